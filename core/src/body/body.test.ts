@@ -1,0 +1,184 @@
+import { describe, expect, it } from 'vitest';
+import { breed, breeds, inputFor, packs } from '../../testing/packs.ts';
+import { againstStandard, featuresOf } from '../check/standard.ts';
+import { clipLines } from '../lines/clipLines.ts';
+import { outlineOf } from '../outline/outline.ts';
+import { planGroom } from '../plan/plan.ts';
+import type { Body } from './body.ts';
+import { bodyOf } from './body.ts';
+import { distance, inside, signedArea } from './geometry.ts';
+import { landmark } from './landmarks.ts';
+
+const at = (body: Body, name: string) => landmark(body.landmarks, name);
+const body = (id: string, measured = {}, findings: Parameters<typeof bodyOf>[3] = []) =>
+  bodyOf(packs, breed(id), measured, findings);
+
+describe('the dog under the hair', () => {
+  it('stands at its measured height and marks the rest as predicted', () => {
+    const poodle = body('standard-poodle', { heightMm: 600 });
+    expect(at(poodle, 'withers').y).toBeCloseTo(600, 6);
+    expect(poodle.measures.heightMm).toEqual({ mm: 600, predicted: false });
+    expect(poodle.measures.lengthMm).toEqual({ mm: 600, predicted: true });
+  });
+
+  it.each([
+    ['lengthMm', 660, (b: Body) => at(b, 'pinBone').x - at(b, 'forechest').x],
+    ['chestDepthMm', 310, (b: Body) => at(b, 'withers').y - at(b, 'brisket').y],
+    ['elbowHeightMm', 330, (b: Body) => at(b, 'elbow').y],
+    ['hockHeightMm', 150, (b: Body) => at(b, 'hockPoint').y],
+    ['loinMm', 140, (b: Body) => at(b, 'hipTop').x - at(b, 'lastRib').x],
+    ['neckMm', 250, (b: Body) => distance(at(b, 'occiput'), at(b, 'withers'))],
+    ['footWidthMm', 70, (b: Body) => at(b, 'heel').x - at(b, 'toe').x],
+  ] as const)('a measured %s of %d mm is found again on the drawing', (key, mm, read) => {
+    const measured = body('standard-poodle', { heightMm: 600, [key]: mm });
+    expect(read(measured)).toBeCloseTo(mm, 3);
+    expect(measured.measures[key].predicted).toBe(false);
+  });
+
+  it('a poodle is square, leggy; a westie low; they differ where the breeds differ', () => {
+    const poodle = body('standard-poodle');
+    const westie = body('west-highland-white-terrier');
+    const leg = (b: Body) => at(b, 'brisket').y / b.heightMm;
+    expect(leg(poodle)).toBeGreaterThan(0.48);
+    expect(leg(westie)).toBeLessThan(0.46);
+    const lengthToHeight = (b: Body) => b.measures.lengthMm.mm / b.heightMm;
+    expect(lengthToHeight(poodle)).toBeCloseTo(1, 6);
+    expect(lengthToHeight(westie)).toBeGreaterThan(1.08);
+  });
+
+  it('predicts weight with the cube of the height', () => {
+    const small = body('samoyed', { heightMm: 480 });
+    const tall = body('samoyed', { heightMm: 590 });
+    expect(tall.measures.weightKg.kg / small.measures.weightKg.kg).toBeCloseTo((590 / 480) ** 3, 6);
+  });
+
+  it('a marked finding moves the bones twice as far as a mild one', () => {
+    const even = at(body('standard-poodle'), 'croup').y;
+    const mild = at(body('standard-poodle', {}, [{ finding: 'high-behind', severity: 'mild' }]), 'croup').y;
+    const marked = at(body('standard-poodle', {}, [{ finding: 'high-behind', severity: 'marked' }]), 'croup').y;
+    expect(marked - even).toBeCloseTo(2 * (mild - even), 6);
+    expect(mild).toBeGreaterThan(even);
+  });
+
+  it('refuses a measurement no dog has', () => {
+    expect(() => body('samoyed', { heightMm: 5400 })).toThrow('heightMm');
+    expect(() => body('samoyed', { lengthMm: NaN })).toThrow('lengthMm');
+  });
+
+  it('every breed gives parts with outward unit normals, zoned stations and labels', () => {
+    for (const { id } of breeds) {
+      const { parts } = body(id).views.side;
+      expect(parts.map((p) => p.id).sort()).toEqual(
+        ['ear', 'foreleg', 'foreleg', 'head', 'hindleg', 'hindleg', 'neck', 'tail', 'trunk'].sort(),
+      );
+      for (const part of parts) {
+        const polygon = part.stations.map((s) => s.point);
+        const outward = part.stations.filter(
+          (s) => !inside(polygon, { x: s.point.x + s.normal.x * 0.5, y: s.point.y + s.normal.y * 0.5 }),
+        );
+        expect(outward.length / part.stations.length, `${id} ${part.id}`).toBeGreaterThan(0.93);
+        for (const s of part.stations) expect(Math.hypot(s.normal.x, s.normal.y)).toBeCloseTo(1, 9);
+      }
+    }
+  });
+});
+
+describe('the coat on the body', () => {
+  const lamb = planGroom(inputFor('standard-poodle'));
+  const poodle = body('standard-poodle');
+
+  it('stands outside the skin and shrinks when the curl is back', () => {
+    const area = (curlBack: boolean) =>
+      outlineOf(poodle.views.side, lamb, 'after', curlBack)
+        .filter((p) => p.id === 'trunk')
+        .map((p) => Math.abs(signedArea(p.line)))[0] ?? 0;
+    const trunk = poodle.views.side.parts.find((p) => p.id === 'trunk');
+    const skin = Math.abs(signedArea(trunk?.stations.map((s) => s.point) ?? []));
+    expect(area(false)).toBeGreaterThan(area(true));
+    expect(area(true)).toBeGreaterThan(skin);
+  });
+
+  it('bevels from a long leg to a clean foot at no more than 45°', () => {
+    const line = outlineOf(poodle.views.side, lamb, 'after', false).find((p) => p.id === 'foreleg' && !p.far)?.line;
+    const stations = poodle.views.side.parts.find((p) => p.id === 'foreleg' && !p.far)?.stations ?? [];
+    const depths = stations.map((s, i) => distance(s.point, line?.[i] ?? s.point));
+    const step = distance(stations[0]?.point ?? { x: 0, y: 0 }, stations[1]?.point ?? { x: 0, y: 0 });
+    const steepest = Math.max(...depths.map((d, i) => Math.abs(d - (depths[i - 1] ?? d))));
+    expect(Math.max(...depths)).toBeGreaterThan(25);
+    expect(steepest).toBeLessThanOrEqual(step * 1.1);
+  });
+
+  it('more length in a zone never makes the outline smaller', () => {
+    const longer = planGroom(inputFor('standard-poodle', { wish: { lean: 'longer', allOverMm: null, weeksBetween: 6 } }));
+    const area = (plan: typeof lamb) =>
+      outlineOf(poodle.views.side, plan, 'after', false).reduce((sum, p) => sum + Math.abs(signedArea(p.line)), 0);
+    expect(area(longer)).toBeGreaterThan(area(lamb));
+  });
+});
+
+describe('against the standard', () => {
+  const input = inputFor('standard-poodle');
+  const plan = planGroom(input);
+
+  it('a long dog reads longer than it should, and tighter ends bring it back', () => {
+    const long = body('standard-poodle', { heightMm: 600, lengthMm: 640 });
+    const features = featuresOf(long, outlineOf(long.views.side, plan, 'after', false));
+    const square = body('standard-poodle', { heightMm: 600 });
+    const even = featuresOf(square, outlineOf(square.views.side, plan, 'after', false));
+    expect(features.lengthToHeight ?? 0).toBeGreaterThan((even.lengthToHeight ?? 0) + 0.04);
+  });
+
+  it('checks lengths, orders and techniques of the plan, and says what it cannot see', () => {
+    const poodle = body('standard-poodle');
+    const outline = outlineOf(poodle.views.side, plan, 'after', false);
+    const checks = againstStandard(input.breed, poodle, outline, outline, plan);
+    const kept = Object.fromEntries(checks.map((c) => [c.rule.kind, c.kept]));
+    expect(kept.maxLength).toBe(true);
+    expect(kept.shape).toBeNull();
+  });
+
+  it('a clipper on a show jacket breaks the terrier’s rule', () => {
+    const airedale = inputFor('airedale-terrier', { trimId: 'clip-and-card' });
+    const clipped = planGroom(airedale);
+    const dog = body('airedale-terrier');
+    const outline = outlineOf(dog.views.side, clipped, 'after', false);
+    const checks = againstStandard(airedale.breed, dog, outline, outline, clipped);
+    expect(checks.find((c) => c.rule.kind === 'never')?.kept).toBe(false);
+  });
+
+  it.each(['mild', 'marked'] as const)('a dog %s high behind shows a steeper top line', (severity) => {
+    const high = body('standard-poodle', {}, [{ finding: 'high-behind', severity }]);
+    const even = body('standard-poodle');
+    const topline = (b: Body) => featuresOf(b, outlineOf(b.views.side, plan, 'after', false)).topline ?? 0;
+    expect(topline(high)).toBeGreaterThan(topline(even));
+  });
+});
+
+describe('clip lines on this dog', () => {
+  it('puts the throat V two fingers above the breastbone', () => {
+    const poodle = body('standard-poodle');
+    const trim = breed('standard-poodle').trims[0];
+    if (!trim) throw new Error('no trim');
+    const throat = clipLines(breed('standard-poodle'), trim, poodle).find((line) => line.id === 'throat');
+    const end = throat?.points.at(-1) ?? { x: 0, y: 0 };
+    expect(distance(end, at(poodle, 'forechest'))).toBeCloseTo(34, 6);
+    expect(throat?.distances).toEqual([{ from: 'forechest', toward: 'throatMid', mm: 34, fingers: 2 }]);
+  });
+
+  it('names the line and anchor that point nowhere', () => {
+    const pack = breed('standard-poodle');
+    const [trim] = pack.trims;
+    if (!trim) throw new Error('no trim');
+    const broken = { ...pack, lines: [{ id: 'face', name: '', anchors: [{ at: 'horn' }], source: 'prior' as const }] };
+    expect(() => clipLines(broken, trim, body('standard-poodle'))).toThrow(/line face, anchor 1.*horn/);
+  });
+
+  it('every line of every breed can be drawn', () => {
+    for (const pack of breeds) {
+      for (const trim of pack.trims) {
+        const lines = clipLines(pack, trim, bodyOf(packs, pack, {}, []));
+        expect(lines.map((l) => l.id).sort()).toEqual([...trim.lines].sort());
+      }
+    }
+  });
+});

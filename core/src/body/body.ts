@@ -1,0 +1,56 @@
+import { byId } from '../failure.ts';
+import type { FindingPack, Severity } from './findings.ts';
+import type { BodyTemplate, Landmarks } from './landmarks.ts';
+import { placeLandmarks, templateOf } from './landmarks.ts';
+import type { BodyMeasures, Measurements } from './measures.ts';
+import { measureUp } from './measures.ts';
+import type { ArchetypePack } from './pack.ts';
+import type { SideView } from './view.ts';
+import { sideView } from './view.ts';
+
+export interface SeenFinding {
+  readonly finding: string;
+  readonly severity: Severity;
+}
+
+/** The dog under the hair. */
+export interface Body {
+  readonly heightMm: number;
+  readonly measures: BodyMeasures;
+  /** Side view, mm; x from the forechest towards the tail, y from the ground up. */
+  readonly landmarks: Landmarks;
+  readonly views: { readonly side: SideView };
+}
+
+/**
+ * The shape of this dog: the breed's template, moved by the measurements there are (the rest predicted from the
+ * breed and marked so) and displaced by what the hands found, drawn through splines and cut into stations.
+ * @throws MisuseError for an impossible measurement or a name the packs lack.
+ */
+export function bodyOf(
+  packs: { readonly archetypes: ArchetypePack; readonly findings: FindingPack },
+  breed: {
+    readonly heightMm: readonly [number, number];
+    readonly weightKg: readonly [number, number];
+    readonly body: BodyTemplate;
+  },
+  measured: Measurements,
+  findings: readonly SeenFinding[],
+): Body {
+  const template = templateOf(packs.archetypes, breed.body);
+  const { heightMm, proportions, measures } = measureUp(breed, template.proportions, measured);
+  const displaced: Record<string, readonly [number, number]> = { ...template.moves };
+  for (const { finding, severity } of findings) {
+    const { moves } = byId('finding', packs.findings.findings, finding);
+    const share = severity === 'marked' ? 1 : 0.5;
+    for (const [name, [dx, dy]] of Object.entries(moves)) {
+      const [x, y] = displaced[name] ?? [0, 0];
+      displaced[name] = [x + dx * share, y + dy * share];
+    }
+  }
+  const shape = placeLandmarks(packs.archetypes, { ...template, proportions, moves: displaced });
+  const landmarks = Object.fromEntries(
+    Object.entries(shape).map(([name, p]) => [name, { x: p.x * heightMm, y: p.y * heightMm }]),
+  );
+  return { heightMm, measures, landmarks, views: { side: sideView(packs.archetypes, template, landmarks, heightMm) } };
+}

@@ -1,0 +1,20 @@
+/** The shape of `packs/findings.json`: what hands find, where it moves the drawing and what the plan does about it. */
+import type { Source } from '../breeds/source.ts';
+import type { Pair } from './pack.ts';
+
+export type Severity = 'mild' | 'marked';
+
+export interface StructureFinding {
+  readonly id: string;
+  readonly name: string;
+  /** Displacement of landmarks when marked, in heights at withers; half of it when mild. */
+  readonly moves: Readonly<Record<string, Pair>>;
+  /** What a groomer does about it: millimetres added (+) or taken (−) where marked; half when mild. */
+  readonly balance: readonly { readonly zones: readonly string[]; readonly mm: number }[];
+  readonly advice: string;
+  readonly source: Source;
+}
+
+export interface FindingPack {
+  readonly findings: readonly StructureFinding[];
+}

@@ -1,0 +1,215 @@
+import { inside, minus, mix, plus, signedArea, times, unit } from './geometry.ts';
+import type { Point } from './geometry.ts';
+import { landmark } from './landmarks.ts';
+import type { Landmarks, Template } from './landmarks.ts';
+import type { ArchetypePack, PartTemplate, Place, ZoneArea } from './pack.ts';
+import { closedCurve, resampleClosed } from './spline.ts';
+
+/** Stations are this far apart on a big dog, mm; closer on a small one, so that its outline is as smooth. */
+const STATION_MM = 6;
+const STATIONS_PER_HEIGHT = 100;
+const PER_SEGMENT = 14;
+
+const stationMm = (heightMm: number) => Math.min(STATION_MM, heightMm / STATIONS_PER_HEIGHT);
+
+/** A place on the skin's contour. */
+export interface Station {
+  readonly point: Point;
+  /** Outward unit normal. */
+  readonly normal: Point;
+  readonly zone: string;
+  /** Inside another part: the contour is not seen here. */
+  readonly hidden: boolean;
+}
+
+export interface ZonePatch {
+  readonly zone: string;
+  /** Closed curve of the patch, to be clipped to the part; null for the whole part. */
+  readonly curve: readonly Point[] | null;
+  /** Where a label points to, mm. */
+  readonly label: Point | null;
+}
+
+export interface ViewPart {
+  readonly id: string;
+  /** The far legs: the same limbs on the dog's other side. */
+  readonly far: boolean;
+  readonly stations: readonly Station[];
+  /** Station index of each outline landmark. */
+  readonly landmarkStation: Readonly<Record<string, number>>;
+  readonly patches: readonly ZonePatch[];
+}
+
+/** Parts in painting order, the farthest first. */
+export interface SideView {
+  readonly parts: readonly ViewPart[];
+  readonly eye: { readonly at: Point; readonly radiusMm: number };
+  readonly nose: readonly Point[];
+  readonly mouth: readonly Point[];
+}
+
+/** The side view: every part of the skeleton through its landmarks, resampled, zoned, with its hidden stretches. */
+export function sideView(pack: ArchetypePack, template: Template, landmarks: Landmarks, heightMm: number): SideView {
+  const cornersOf = (part: PartTemplate) =>
+    part.id === 'ear' ? [...(part.corners ?? []), ...template.ear.corners] : (part.corners ?? []);
+  const byName = new Map(pack.skeleton.parts.map((part) => [part.id, part]));
+  const make = (id: string, shift: Point = { x: 0, y: 0 }, far = false): ViewPart | null => {
+    const part = byName.get(id);
+    if (!part) return null;
+    return drawnPart({ ...part, corners: cornersOf(part) }, landmarks, heightMm, shift, far);
+  };
+  const shift = ([dx, dy]: readonly [number, number]) => ({ x: dx * heightMm, y: dy * heightMm });
+  const tail = tailPart(byName.get('tail'), template, landmarks, heightMm);
+  const ear = make('ear');
+  const ordered = [
+    make('foreleg', shift(pack.skeleton.farFore), true),
+    make('hindleg', shift(pack.skeleton.farHind), true),
+    template.tail.overBack ? null : tail,
+    template.ear.behindHead ? ear : null,
+    make('trunk'),
+    make('hindleg'),
+    make('neck'),
+    make('foreleg'),
+    template.tail.overBack ? tail : null,
+    make('head'),
+    template.ear.behindHead ? null : ear,
+  ].filter((part): part is ViewPart => part !== null);
+
+  const at = (name: string) => landmark(landmarks, name);
+  const headMm = template.proportions.head * heightMm;
+  return {
+    parts: hide(ordered),
+    eye: { at: at('eye'), radiusMm: template.head.eye * headMm },
+    nose: ['noseTop', 'noseTip', 'noseUnder', 'noseBack'].map(at),
+    mouth: ['mouthFront', 'mouthMid', 'mouthCorner'].map(at),
+  };
+}
+
+function placeOf([name, dx, dy]: Place, landmarks: Landmarks, heightMm: number): Point {
+  return plus(landmark(landmarks, name), { x: dx * heightMm, y: dy * heightMm });
+}
+
+function drawnPart(
+  part: PartTemplate,
+  landmarks: Landmarks,
+  heightMm: number,
+  shift: Point,
+  far: boolean,
+): ViewPart {
+  const knots = part.outline.map((name) => ({
+    at: plus(landmark(landmarks, name), shift),
+    corner: part.corners?.includes(name) ?? false,
+  }));
+  const curve = closedCurve(knots, PER_SEGMENT);
+  const { points, at } = resampleClosed(curve.points, stationMm(heightMm), curve.knotIndex);
+  const landmarkStation = Object.fromEntries(part.outline.map((name, index) => [name, at[index] ?? 0]));
+  const patches = part.zones.map((zone) => patchOf(zone, landmarks, heightMm, shift));
+  return { id: part.id, far, stations: stationsOf(points, patches), landmarkStation, patches };
+}
+
+function patchOf({ zone, area, label }: ZoneArea, landmarks: Landmarks, heightMm: number, shift: Point): ZonePatch {
+  const place = (p: Place) => plus(placeOf(p, landmarks, heightMm), shift);
+  return {
+    zone,
+    curve: area ? closedCurve(area.map((p) => ({ at: place(p), corner: false })), 6).points : null,
+    label: label ? place(label) : null,
+  };
+}
+
+/** A zone's station is the topmost patch that holds the skin just inside the contour. */
+function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): Station[] {
+  const outward = signedArea(points) > 0 ? 1 : -1;
+  return points.map((point, index) => {
+    const before = points[(index + points.length - 1) % points.length] as Point;
+    const after = points[(index + 1) % points.length] as Point;
+    const along = unit(minus(after, before));
+    const normal = { x: along.y * outward, y: -along.x * outward };
+    const skin = minus(point, times(normal, 1));
+    let zone = patches[0]?.zone ?? '';
+    for (const patch of patches) if (patch.curve && inside(patch.curve, skin)) zone = patch.zone;
+    return { point, normal, zone, hidden: false };
+  });
+}
+
+/** The tail's skin: its centre line with a thickness; the first share of it is the tail root. */
+function tailPart(
+  part: PartTemplate | undefined,
+  { tail, proportions }: Template,
+  landmarks: Landmarks,
+  heightMm: number,
+): ViewPart | null {
+  if (!part) return null;
+  const centre = tail.centre.map((_, index) => landmark(landmarks, `tail${index}`));
+  const left: Point[] = [];
+  const right: Point[] = [];
+  centre.forEach((point, index) => {
+    const along = unit(minus(centre[index + 1] ?? point, centre[index - 1] ?? point));
+    const across = times({ x: -along.y, y: along.x }, (tail.radius[index] ?? 0.01) * heightMm);
+    left.push(plus(point, across));
+    right.push(minus(point, across));
+  });
+  const tip = centre[centre.length - 1] as Point;
+  const beforeTip = centre[centre.length - 2] as Point;
+  const reach = (tail.radius[tail.radius.length - 1] ?? 0.01) * heightMm;
+  const end = plus(tip, times(unit(minus(tip, beforeTip)), reach));
+  const outline = [...left, end, ...right.reverse()];
+  const knots = outline.map((point) => ({ at: point, corner: false }));
+  const curve = closedCurve(knots, PER_SEGMENT);
+  const { points, at } = resampleClosed(curve.points, stationMm(heightMm), curve.knotIndex);
+
+  const rootEnd = alongCentre(centre, tail.rootShare);
+  const ahead = unit(minus(alongCentre(centre, Math.min(1, tail.rootShare + 0.05)), rootEnd));
+  const far = proportions.tail * heightMm * 2;
+  const wide = times({ x: -ahead.y, y: ahead.x }, far);
+  const back = minus(rootEnd, times(ahead, far));
+  const rootCurve = tail.overBack
+    ? null
+    : [plus(rootEnd, wide), minus(rootEnd, wide), minus(back, wide), plus(back, wide)];
+  const [body, root] = part.zones;
+  const patches: ZonePatch[] = [
+    { zone: body?.zone ?? 'tail', curve: null, label: alongCentre(centre, 0.75) },
+    ...(rootCurve && root ? [{ zone: root.zone, curve: rootCurve, label: alongCentre(centre, tail.rootShare / 2) }] : []),
+  ];
+  const count = tail.centre.length;
+  return {
+    id: part.id,
+    far: false,
+    stations: stationsOf(points, patches),
+    landmarkStation: {
+      tailRootTop: at[0] ?? 0,
+      tailMidTop: at[Math.floor(count / 2)] ?? 0,
+      tailEnd: at[count] ?? 0,
+      tailMidUnder: at[count + 1 + Math.floor(count / 2)] ?? 0,
+      tailRootUnder: at[outline.length - 1] ?? 0,
+    },
+    patches,
+  };
+}
+
+function alongCentre(centre: readonly Point[], share: number): Point {
+  const position = share * (centre.length - 1);
+  const index = Math.min(centre.length - 2, Math.floor(position));
+  return mix(centre[index] as Point, centre[index + 1] as Point, position - index);
+}
+
+/** Marks the stations of the near parts that lie inside another near part. */
+function hide(parts: readonly ViewPart[]): ViewPart[] {
+  const covers = parts.map((part) => coverOf(part.stations.map((station) => station.point)));
+  return parts.map((part, own) => ({
+    ...part,
+    stations: part.stations.map((station) => ({
+      ...station,
+      hidden: parts.some(
+        (other, index) => index !== own && !other.far && covers[index]?.(station.point),
+      ),
+    })),
+  }));
+}
+
+/** `inside` for one polygon, asked often: points outside its box are answered at once. */
+function coverOf(polygon: readonly Point[]): (point: Point) => boolean {
+  const xs = polygon.map((p) => p.x);
+  const ys = polygon.map((p) => p.y);
+  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  return (p) => p.x >= left && p.x <= right && p.y >= low && p.y <= high && inside(polygon, p);
+}

@@ -1,0 +1,5 @@
+/**
+ * Where a statement comes from: the breed standard, what groomers do, or a trade guess that the groomer's own
+ * measurements replace. Shown wherever the number is shown.
+ */
+export type Source = 'standard' | 'custom' | 'prior';

@@ -1,0 +1,128 @@
+import type { Body } from '../body/body.ts';
+import type { Point } from '../body/geometry.ts';
+import type { BreedPack, Feature, Rule } from '../breeds/pack.ts';
+import type { Outline } from '../outline/outline.ts';
+import type { Plan } from '../plan/plan.ts';
+import { zoneKindId } from '../plan/zones.ts';
+
+/** A rule of the standard held against the dog as it is and as it will be. */
+export interface RuleCheck {
+  readonly rule: Rule;
+  /** Null where this view or this plan cannot tell. */
+  readonly before: number | null;
+  readonly after: number | null;
+  readonly kept: boolean | null;
+}
+
+/**
+ * Every machine-checkable rule of the breed, before → after, from the coat outlines of the side view (what the judge
+ * sees) and the planned lengths. Rules about other views come back with `kept: null`.
+ */
+export function againstStandard(breed: BreedPack, body: Body, now: Outline, after: Outline, plan: Plan): readonly RuleCheck[] {
+  const before = featuresOf(body, now);
+  const then = featuresOf(body, after);
+  return breed.rules.map((rule) => checkRule(rule, before, then, plan));
+}
+
+type Features = Readonly<Record<Feature, number | null>>;
+
+/** Proportions of the dog with its coat on: ratios, and slopes in degrees (positive: higher behind). */
+export function featuresOf(body: Body, outline: Outline): Features {
+  const part = (id: string) => outline.find((p) => p.id === id && !p.far)?.line ?? [];
+  const trunk = part('trunk');
+  const near = [...trunk, ...part('foreleg'), ...part('hindleg')];
+  const { withers, hipTop, brisket, tuckUp, forechest, elbow } = body.landmarks;
+  if (!withers || !hipTop || !brisket || !tuckUp || !forechest || !elbow || trunk.length === 0) return NO_FEATURES;
+  const lowest = Math.min(...near.map((p) => p.y), 0);
+  const top = topAt(trunk, withers.x + 0.03 * body.heightMm);
+  const under = bottomAt(trunk, brisket.x + 0.04 * body.heightMm);
+  const torso = near.filter((p) => p.y > elbow.y * 1.02);
+  const length = Math.max(...torso.map((p) => p.x)) - Math.min(...torso.map((p) => p.x));
+  const height = (top ?? withers.y) - lowest;
+  const depth = (top ?? withers.y) - (under ?? brisket.y);
+  return {
+    ...NO_FEATURES,
+    lengthToHeight: length / height,
+    legToDepth: ((under ?? brisket.y) - lowest) / depth,
+    topline: slope(topAt, trunk, withers.x + 0.08 * body.heightMm, hipTop.x),
+    underline: slope(bottomAt, trunk, brisket.x + 0.05 * body.heightMm, tuckUp.x),
+  };
+}
+
+const NO_FEATURES: Features = {
+  lengthToHeight: null,
+  legToDepth: null,
+  bladeToUpperArm: null,
+  topline: null,
+  underline: null,
+  croup: null,
+};
+
+type HeightAt = (line: readonly Point[], x: number) => number | null;
+
+const crossings = (line: readonly Point[], x: number): number[] => {
+  const ys: number[] = [];
+  let b = line[line.length - 1];
+  for (const a of line) {
+    if (b && a.x > x !== b.x > x) ys.push(a.y + ((x - a.x) / (b.x - a.x)) * (b.y - a.y));
+    b = a;
+  }
+  return ys;
+};
+const topAt: HeightAt = (line, x) => {
+  const ys = crossings(line, x);
+  return ys.length > 0 ? Math.max(...ys) : null;
+};
+const bottomAt: HeightAt = (line, x) => {
+  const ys = crossings(line, x);
+  return ys.length > 0 ? Math.min(...ys) : null;
+};
+
+function slope(at: HeightAt, line: readonly Point[], x0: number, x1: number): number | null {
+  const y0 = at(line, x0);
+  const y1 = at(line, x1);
+  if (y0 === null || y1 === null) return null;
+  return (Math.atan2(y1 - y0, x1 - x0) * 180) / Math.PI;
+}
+
+function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): RuleCheck {
+  switch (rule.kind) {
+    case 'ratio':
+    case 'slope': {
+      const value = after[rule.feature];
+      const kept = value === null ? null : value >= rule.range[0] && value <= rule.range[1];
+      return { rule, before: before[rule.feature], after: value, kept };
+    }
+    case 'tuckUp': {
+      const value = after.underline;
+      const bands = { none: [-90, 2], moderate: [2, 14], definite: [10, 90] } as const;
+      const [lo, hi] = bands[rule.want];
+      return { rule, before: before.underline, after: value, kept: value === null ? null : value >= lo && value <= hi };
+    }
+    case 'maxLength':
+    case 'minLength': {
+      const longest = rule.kind === 'maxLength';
+      const pick = longest ? Math.max : Math.min;
+      const zones = plan.zones.filter((zone) => rule.zones.includes(zoneKindId(zone.zone)));
+      const left = pick(...zones.map((zone) => zone.leftMm));
+      const hair = pick(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
+      return { rule, before: hair, after: left, kept: longest ? left <= rule.mm + 0.3 : left >= rule.mm - 0.3 };
+    }
+    case 'lengthOrder': {
+      const length = (kind: string) => plan.zones.find((zone) => zoneKindId(zone.zone) === kind)?.leftMm ?? 0;
+      return { rule, before: null, after: null, kept: length(rule.shorter) <= length(rule.longer) };
+    }
+    case 'never': {
+      const broken = plan.zones.some(
+        (zone) => rule.zones.includes(zoneKindId(zone.zone)) && zone.tool?.technique === rule.technique,
+      );
+      return { rule, before: null, after: null, kept: !broken };
+    }
+    case 'untouched': {
+      const touched = plan.zones.some((zone) => rule.zones.includes(zoneKindId(zone.zone)) && !zone.leftAlone);
+      return { rule, before: null, after: null, kept: !touched };
+    }
+    default:
+      return { rule, before: null, after: null, kept: null };
+  }
+}

@@ -1,0 +1,43 @@
+/** The shape of `packs/coats.json`: what hair is, how it lies, curls and grows (brief: coat types). */
+import type { Source } from '../breeds/source.ts';
+
+export interface CoatType {
+  readonly id: string;
+  readonly name: string;
+  /** Coats in one class share tool calibrations. */
+  readonly class: string;
+  readonly rateMmPerMonth: number;
+  /** Terminal length on the body in mm; null where the hair keeps growing. */
+  readonly fullMm: number | null;
+  /** Angle of the prepared coat to the skin. */
+  readonly layDeg: number;
+  /** Reverted length over stretched length. */
+  readonly curl: number;
+  readonly holdMlPerL: number;
+  readonly matting: number;
+  /** May the jacket be clipped at all: freely, at a cost to the coat, or not without the double-coat talk. */
+  readonly clipping: 'yes' | 'softens' | 'double' | 'no-need' | 'ends-only' | 'no';
+  readonly strips: boolean;
+  /** How the drawing shows it. */
+  readonly texture: 'curl' | 'wave' | 'crisp' | 'drop' | 'wire' | 'stand-off' | 'lying' | 'smooth' | 'cord';
+  readonly tint: 'light' | 'middle' | 'dark';
+  readonly source: Source;
+}
+
+/** A condition seen on the dog that changes its coat row. */
+export interface CoatModifier {
+  readonly id: string;
+  readonly name: string;
+  readonly changes: Partial<
+    Pick<CoatType, 'rateMmPerMonth' | 'fullMm' | 'layDeg' | 'curl' | 'clipping' | 'strips' | 'texture' | 'class'>
+  >;
+  /** Only for these coat types; empty means any. */
+  readonly appliesTo: readonly string[];
+  readonly effect: string;
+  readonly source: Source;
+}
+
+export interface CoatPack {
+  readonly types: readonly CoatType[];
+  readonly modifiers: readonly CoatModifier[];
+}

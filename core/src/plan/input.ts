@@ -1,0 +1,54 @@
+import type { BreedPack, Purpose } from '../breeds/pack.ts';
+import type { SeenFinding } from '../body/body.ts';
+import type { Packs } from '../packs.ts';
+import type { DrawerTool } from '../tools/drawer.ts';
+import type { Direction } from '../tools/pack.ts';
+
+/** What the owner asks for. */
+export interface Wish {
+  readonly lean: 'shorter' | 'as-drawn' | 'longer';
+  /** One length all over, the way owners ask for "short"; null when they do not. */
+  readonly allOverMm: number | null;
+  readonly weeksBetween: number;
+}
+
+export interface SeenRestriction {
+  readonly restriction: string;
+  /** Where it was seen, for those that belong to a zone. */
+  readonly zone: string | null;
+}
+
+/** A groomer's own decision for one zone; survives every re-plan. */
+export interface Override {
+  readonly zone: string;
+  readonly targetMm: number | null;
+  readonly toolId: string | null;
+  readonly direction: Direction | null;
+  readonly reason: string;
+  /** The groomer has read the warning; without it an unsafe override is not followed. */
+  readonly acknowledged: boolean;
+}
+
+export interface Schools {
+  /** A salon's answer to a shaved double coat: decline, or the longest workable length with written consent. */
+  readonly doubleCoat: 'decline' | 'consent';
+  /** Clipped faces against the lay (closer) or with it (kinder). */
+  readonly face: 'against' | 'with';
+}
+
+export interface PlanInput {
+  readonly packs: Packs;
+  readonly breed: BreedPack;
+  readonly trimId: string;
+  readonly purpose: Purpose;
+  readonly wish: Wish;
+  readonly coat: { readonly type: string; readonly modifiers: readonly string[]; readonly dense: boolean };
+  readonly findings: readonly SeenFinding[];
+  readonly restrictions: readonly SeenRestriction[];
+  /** Stretched hair there now by zone id, mm; zones without an entry are not known. */
+  readonly hairMm: Readonly<Record<string, number>>;
+  readonly drawer: readonly DrawerTool[];
+  readonly schools: Schools;
+  readonly doubleCoatConsent: boolean;
+  readonly overrides: readonly Override[];
+}

@@ -1,0 +1,259 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { breeds, fullDrawer, inputFor, packs, tool } from '../../testing/packs.ts';
+import type { Override, PlanInput } from './input.ts';
+import type { Plan } from './plan.ts';
+import { planGroom } from './plan.ts';
+import { dogZones, otherSide } from './zones.ts';
+
+const zoneOf = (plan: Plan, id: string) => {
+  const zone = plan.zones.find((z) => z.zone === id);
+  if (!zone) throw new Error(`no zone ${id} in the plan`);
+  return zone;
+};
+const override = (zone: string, extra: Partial<Override>): Override => ({
+  zone,
+  targetMm: null,
+  toolId: null,
+  direction: null,
+  reason: 'handler asked',
+  acknowledged: false,
+  ...extra,
+});
+const longHair = Object.fromEntries(dogZones(packs.zones).map((zone) => [zone.id, 90]));
+
+describe('a plan for a dog', () => {
+  it('gives every zone of every breed and trim a length, a tool or a reason to leave it', () => {
+    for (const breed of breeds) {
+      for (const trim of breed.trims) {
+        const plan = planGroom(inputFor(breed.id, { trimId: trim.id, purpose: trim.purposes[0] ?? 'pet' }));
+        expect(plan.zones).toHaveLength(dogZones(packs.zones).length);
+        for (const zone of plan.zones) {
+          expect(zone.targetMm, `${breed.id} ${trim.id} ${zone.zone}`).toBeGreaterThan(0);
+          expect(zone.tool !== null || zone.leftAlone, `${breed.id} ${trim.id} ${zone.zone}`).toBe(true);
+          expect(zone.reasons.length).toBeGreaterThan(0);
+        }
+      }
+    }
+  });
+
+  it('takes the 13 comb on a 13 mm body and says what it rides on', () => {
+    const back = zoneOf(planGroom(inputFor('standard-poodle')), 'back');
+    expect(back.tool).toMatchObject({ toolId: 'comb-13', direction: 'with', carrierLabel: 'blade-40' });
+    expect(back.visibleMm).toBeCloseTo(13 * 0.6, 9);
+    expect(back.reasons.map((r) => r.rule)).toContain('comb-needs-combed-coat');
+  });
+
+  it('plans the same both sides of an even dog', () => {
+    const plan = planGroom(inputFor('airedale-terrier', { trimId: 'clip-and-card' }));
+    for (const zone of plan.zones.filter((z) => z.side === 'left')) {
+      const other = zoneOf(plan, otherSide(zone.zone));
+      expect(other.leftMm).toBe(zone.leftMm);
+      expect(other.tool?.toolId).toBe(zone.tool?.toolId);
+    }
+  });
+
+  it('is the same plan for the same input, and is plain JSON', () => {
+    const input = inputFor('bichon-frise', { hairMm: longHair });
+    const plan = planGroom(input);
+    expect(planGroom(input)).toEqual(plan);
+    expect(JSON.parse(JSON.stringify(plan))).toEqual(plan);
+  });
+
+  it('substitutes with the nearest tool when the drawer lacks one', () => {
+    const without = fullDrawer.filter((t) => t.kindId !== 'comb-13' && t.kindId !== 'blade-3f');
+    const back = zoneOf(planGroom(inputFor('standard-poodle', { drawer: without })), 'back');
+    expect(back.tool?.toolId).not.toBe('comb-13');
+    expect(back.tool).not.toBeNull();
+  });
+
+  it('reports a zone nothing in the drawer may do', () => {
+    const plan = planGroom(inputFor('airedale-terrier', { drawer: [tool('blade-10')] }));
+    expect(plan.conflicts.filter((c) => c.kind === 'nothing-in-drawer').map((c) => c.zone)).toContain('back');
+    expect(zoneOf(plan, 'back').tool).toBeNull();
+  });
+});
+
+describe('welfare first', () => {
+  const allergic = { restrictions: [{ restriction: 'allergic-skin', zone: null }] };
+
+  it('allergic skin gets no 30 or 40, nothing against the lay, nothing shorter than a 10', () => {
+    const plan = planGroom(inputFor('west-highland-white-terrier', { trimId: 'skin-kind', ...allergic }));
+    for (const zone of plan.zones.filter((z) => z.zone !== 'pads')) {
+      expect(zone.leftMm, zone.zone).toBeGreaterThanOrEqual(1.5 - 1e-9);
+      expect(zone.tool?.direction ?? 'with').toBe('with');
+    }
+    const pads = zoneOf(plan, 'pads');
+    expect(pads.leftMm).toBeLessThan(1.5);
+  });
+
+  it('a removed direction is said in the reasons', () => {
+    const plan = planGroom(inputFor('standard-poodle', allergic));
+    expect(zoneOf(plan, 'throat').reasons[0]).toMatchObject({
+      stage: 'welfare',
+      rule: 'restriction',
+      effect: { kind: 'removes', what: ['against', 'across', 'skip-tooth'] },
+    });
+  });
+
+  it('works round a healing patch and leaves its neighbours longer to cover it', () => {
+    const patch = { restriction: 'healing-patch', zone: 'foreleg.left' };
+    const plan = planGroom(inputFor('standard-poodle', { restrictions: [patch] }));
+    const before = planGroom(inputFor('standard-poodle'));
+    expect(zoneOf(plan, 'foreleg.left')).toMatchObject({ leftAlone: true, tool: null });
+    expect(zoneOf(plan, 'foreleg.right').leftAlone).toBe(false);
+    expect(zoneOf(plan, 'pastern.left').targetMm).toBe(zoneOf(before, 'pastern.left').targetMm + 4);
+    expect(zoneOf(plan, 'pastern.right').targetMm).toBe(zoneOf(before, 'pastern.right').targetMm);
+  });
+
+  it('adding a restriction never widens what a tool may leave', () => {
+    const kinds = packs.safety.restrictions.map((r) => r.id);
+    const zones = dogZones(packs.zones).map((z) => z.id);
+    const seen = fc.record({ restriction: fc.constantFrom(...kinds), zone: fc.constantFrom(...zones) });
+    fc.assert(
+      fc.property(fc.array(seen, { maxLength: 3 }), seen, (some, one) => {
+        const fewer = planGroom(inputFor('standard-poodle', { restrictions: some }));
+        const more = planGroom(inputFor('standard-poodle', { restrictions: [...some, one] }));
+        for (const zone of more.zones) {
+          const was = zoneOf(fewer, zone.zone);
+          if (was.leftAlone) expect(zone.leftAlone).toBe(true);
+          if (was.tool?.direction === 'with' && zone.tool) expect(zone.tool.direction).toBe('with');
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('a shave-down wish on a double coat', () => {
+  const wish = { lean: 'as-drawn', allOverMm: 5, weeksBetween: 12 } as const;
+
+  it('is declined without consent, with the alternatives', () => {
+    const plan = planGroom(inputFor('samoyed', { wish, hairMm: longHair }));
+    const conflict = plan.conflicts.find((c) => c.zone === 'back');
+    expect(conflict).toMatchObject({ kind: 'double-coat-declined', askedMm: 5 });
+    expect(conflict?.alternatives.length).toBeGreaterThan(1);
+    for (const zone of ['back', 'rib.left', 'thigh.right']) {
+      expect(['clip', 'comb']).not.toContain(zoneOf(plan, zone).tool?.technique);
+      expect(zoneOf(plan, zone).leftMm).toBeGreaterThan(13);
+    }
+  });
+
+  it('goes to the longest workable length where the salon’s school allows it and consent is written', () => {
+    const plan = planGroom(inputFor('samoyed', { wish, hairMm: longHair, doubleCoatConsent: true }));
+    expect(zoneOf(plan, 'back').leftMm).toBeGreaterThanOrEqual(13 - 1e-9);
+    expect(zoneOf(plan, 'back').leftMm).toBeLessThan(17);
+    expect(plan.conflicts.some((c) => c.kind === 'welfare-over-wish' && c.zone === 'back')).toBe(true);
+  });
+
+  it('stays declined in a salon that declines, whatever is signed', () => {
+    const schools = { doubleCoat: 'decline', face: 'against' } as const;
+    const plan = planGroom(inputFor('samoyed', { wish, schools, hairMm: longHair, doubleCoatConsent: true }));
+    expect(plan.conflicts.some((c) => c.kind === 'double-coat-declined')).toBe(true);
+  });
+});
+
+describe('the hair that exists', () => {
+  it('is a ceiling, and what is missing gets a date', () => {
+    const plan = planGroom(inputFor('standard-poodle', { hairMm: { topknot: 30 } }));
+    expect(zoneOf(plan, 'topknot').leftMm).toBe(30);
+    const missing = plan.conflicts.find((c) => c.zone === 'topknot');
+    expect(missing).toMatchObject({ kind: 'hair-missing', wonMm: 30, askedMm: 66 });
+    expect(missing?.daysToGrow).toBeCloseTo((36 / 12) * 30.4375, 6);
+  });
+
+  it('never plans more hair than there is', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 120, noNaN: true }), fc.constantFrom(...breeds), (mm, breed) => {
+        const hairMm = Object.fromEntries(dogZones(packs.zones).map((zone) => [zone.id, mm]));
+        const plan = planGroom(inputFor(breed.id, { hairMm }));
+        return plan.zones.every((zone) => zone.leftMm <= mm + 1e-9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('wish and standard', () => {
+  const wish = (extra: Partial<PlanInput['wish']>): PlanInput['wish'] => ({
+    lean: 'as-drawn',
+    allOverMm: null,
+    weeksBetween: 6,
+    ...extra,
+  });
+
+  it('a pet owner’s wish beats the trim, struck through', () => {
+    const back = zoneOf(planGroom(inputFor('standard-poodle', { wish: wish({ allOverMm: 5 }) })), 'back');
+    expect(back.leftMm).toBeCloseTo(4.8, 1);
+    expect(back.reasons.find((r) => r.rule === 'trim')?.overruled).toBe(true);
+  });
+
+  it('for show the standard beats the wish, and the wish is told so', () => {
+    const plan = planGroom(
+      inputFor('standard-poodle', { trimId: 'continental', purpose: 'show', wish: wish({ allOverMm: 5 }) }),
+    );
+    expect(zoneOf(plan, 'back').targetMm).toBe(90);
+    expect(plan.conflicts.find((c) => c.zone === 'back')?.kind).toBe('standard-over-wish');
+  });
+
+  it('long gaps between visits lean a growing coat to its short end', () => {
+    const at = (weeksBetween: number) =>
+      zoneOf(planGroom(inputFor('standard-poodle', { wish: wish({ weeksBetween }) })), 'back').targetMm;
+    expect(at(8)).toBe(13);
+    expect(at(16)).toBe(6);
+    expect(at(12)).toBeCloseTo(9.5, 9);
+  });
+
+  it('takes a long loin tighter behind and says why', () => {
+    const findings = [{ finding: 'long-loin', severity: 'marked' }] as const;
+    const croup = zoneOf(planGroom(inputFor('standard-poodle', { findings })), 'croup');
+    expect(croup.targetMm).toBeCloseTo(13 - 0.4 * 13, 9);
+    expect(croup.reasons.find((r) => r.rule === 'finding')).toMatchObject({ about: 'long loin' });
+  });
+
+  it('goes with the lay on a face where the salon’s school says so', () => {
+    const schools = { doubleCoat: 'consent', face: 'with' } as const;
+    const face = zoneOf(planGroom(inputFor('standard-poodle', { schools })), 'foreface.left');
+    expect(face.tool?.direction).toBe('with');
+    expect(face.reasons.map((r) => r.rule)).toContain('face-with-the-lay');
+  });
+});
+
+describe('the groomer’s override', () => {
+  it('wins, is marked, and strikes through what it beat', () => {
+    const plan = planGroom(inputFor('standard-poodle', { overrides: [override('back', { targetMm: 9.5 })] }));
+    const back = zoneOf(plan, 'back');
+    expect(back).toMatchObject({ overridden: true, targetMm: 9.5 });
+    expect(back.reasons.find((r) => r.rule === 'trim')?.overruled).toBe(true);
+    expect(back.reasons.find((r) => r.rule === 'override-length')?.about).toBe('handler asked');
+  });
+
+  it('can name the tool and its direction', () => {
+    const overrides = [override('back', { targetMm: 9.5, toolId: 'blade-4f', direction: 'against' })];
+    const back = zoneOf(planGroom(inputFor('standard-poodle', { overrides })), 'back');
+    expect(back.tool).toMatchObject({ toolId: 'blade-4f', direction: 'against' });
+  });
+
+  it('is not followed below the floor of the skin until the warning is acknowledged', () => {
+    const restrictions = [{ restriction: 'allergic-skin', zone: null }];
+    const ask = (acknowledged: boolean) =>
+      planGroom(
+        inputFor('standard-poodle', { restrictions, overrides: [override('throat', { targetMm: 0.5, acknowledged })] }),
+      );
+    expect(ask(false).conflicts.map((c) => c.kind)).toContain('override-unsafe');
+    expect(zoneOf(ask(false), 'throat').overridden).toBe(false);
+    expect(zoneOf(ask(true), 'throat')).toMatchObject({ overridden: true, targetMm: 0.5 });
+  });
+
+  it('cannot leave hair that is not there', () => {
+    const plan = planGroom(
+      inputFor('standard-poodle', { hairMm: { back: 20 }, overrides: [override('back', { targetMm: 30 })] }),
+    );
+    expect(plan.conflicts.map((c) => c.kind)).toContain('override-beyond-hair');
+    expect(zoneOf(plan, 'back').overridden).toBe(false);
+  });
+
+  it('a caller’s slip is named', () => {
+    expect(() => planGroom(inputFor('samoyed', { trimId: 'mohawk' }))).toThrow('no trim called "mohawk"');
+  });
+});

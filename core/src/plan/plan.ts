@@ -1,0 +1,329 @@
+import { byId } from '../failure.ts';
+import type { TrimArea } from '../breeds/pack.ts';
+import type { Coat } from '../coat/hair.ts';
+import { coatOf, visibleAlong } from '../coat/hair.ts';
+import { toolOptions } from '../tools/drawer.ts';
+import type { Direction, Technique } from '../tools/pack.ts';
+import type { RunnerUp, ToolChoice, ZoneDemand } from '../tools/pick.ts';
+import { pickTools } from '../tools/pick.ts';
+import type { Override, PlanInput } from './input.ts';
+import type { Limits } from './limits.ts';
+import { limitsOf } from './limits.ts';
+import type { Conflict, Reason } from './reason.ts';
+import { areaOf, conflict, targetOf } from './target.ts';
+import type { DogZone, Side } from './zones.ts';
+import { dogZones } from './zones.ts';
+
+/** Raised whenever the same input may give another plan. */
+export const CORE_VERSION = 1;
+
+export interface PlannedTool {
+  readonly toolId: string;
+  readonly label: string;
+  readonly technique: Technique;
+  readonly direction: Direction;
+  readonly leavesMm: number;
+  readonly sdMm: number;
+  /** Measurements behind it, by this groomer on this class of coat. */
+  readonly measurements: number;
+  readonly carrierLabel: string | null;
+}
+
+export interface PlannedRunnerUp extends PlannedTool {
+  readonly extraCost: number;
+  readonly toolsDelta: -1 | 0 | 1;
+}
+
+export interface ZonePlan {
+  readonly zone: string;
+  readonly name: string;
+  readonly side: Side | null;
+  /** What to leave, stretched, mm. */
+  readonly targetMm: number;
+  readonly toleranceMm: number;
+  /** What will be there: the tool's length, the scissored target, or the hair that is left alone. */
+  readonly leftMm: number;
+  /** Along the hair once the curl is back. */
+  readonly visibleMm: number;
+  readonly hairMm: number | null;
+  readonly tool: PlannedTool | null;
+  readonly runnerUp: PlannedRunnerUp | null;
+  readonly leftAlone: boolean;
+  readonly overridden: boolean;
+  readonly cautions: readonly string[];
+  readonly reasons: readonly Reason[];
+  readonly shape: Readonly<Record<string, number>> | null;
+  readonly layDeg: number | null;
+}
+
+/** A plan is a value: plain JSON, with the versions it was made with. */
+export interface Plan {
+  readonly coreVersion: number;
+  readonly packsVersion: string;
+  readonly breed: string;
+  readonly trim: string;
+  readonly coat: { readonly name: string; readonly layDeg: number; readonly curl: number };
+  readonly zones: readonly ZonePlan[];
+  readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
+  readonly conflicts: readonly Conflict[];
+  /** Restrictions that bear on the visit as a whole. */
+  readonly remember: readonly string[];
+  readonly standingMinutes: number | null;
+}
+
+interface Draft {
+  readonly zone: DogZone;
+  readonly area: TrimArea;
+  readonly limits: Limits;
+  readonly demand: ZoneDemand | null;
+  readonly targetMm: number;
+  readonly toleranceMm: number;
+  readonly override: Override | null;
+  readonly reasons: readonly Reason[];
+}
+
+/**
+ * The plan for a dog: for every zone what to leave, with what, and every reason in the order it was applied: welfare,
+ * the hair that exists, standard and wish, the balance for this dog's structure, the groomer's override, the drawer.
+ * Contradictions become `conflicts`; nothing about a dog throws.
+ * @throws MisuseError when the input names something the packs do not have.
+ */
+export function planGroom(input: PlanInput): Plan {
+  const { packs, breed } = input;
+  const coat = coatOf(packs.coats, input.coat.type, input.coat.modifiers, input.coat.dense);
+  const trim = byId('trim', breed.trims, input.trimId);
+  const conflicts: Conflict[] = [];
+  const drafts = dogZones(packs.zones).flatMap((zone): Draft[] => {
+    const area = areaOf(trim.areas, zone.kind.id);
+    return area ? [draftZone(zone, area, trim.name, coat, input, conflicts)] : [];
+  });
+  const demands = drafts.flatMap(({ demand }) => demand ?? []);
+  const picked = pickTools({
+    zones: demands,
+    options: toolOptions(input.drawer, packs.tools, coat),
+    policy: packs.tools.policy,
+  });
+  const zones = drafts.map((draft) =>
+    finish(draft, coat, input, picked.choices.get(draft.zone.id), picked.runnersUp.get(draft.zone.id), conflicts),
+  );
+  const restrictions = input.restrictions.map((seen) =>
+    byId('restriction', packs.safety.restrictions, seen.restriction),
+  );
+  const standing = restrictions.flatMap(({ standingMinutes }) => standingMinutes ?? []);
+  return {
+    coreVersion: CORE_VERSION,
+    packsVersion: packs.version,
+    breed: breed.id,
+    trim: trim.id,
+    coat: { name: coat.name, layDeg: coat.layDeg, curl: coat.curl },
+    zones,
+    tools: toolsUsed(zones),
+    conflicts,
+    remember: [...new Set(restrictions.filter((r) => r.scope === 'dog').map((r) => `${r.name}: ${r.text}`))],
+    standingMinutes: standing.length > 0 ? Math.min(...standing) : null,
+  };
+}
+
+function draftZone(
+  zone: DogZone,
+  area: TrimArea,
+  trimName: string,
+  coat: Coat,
+  input: PlanInput,
+  conflicts: Conflict[],
+): Draft {
+  const limits = limitsOf(zone, coat, input);
+  const target = targetOf(zone, area, trimName, coat, limits, input);
+  conflicts.push(...target.conflicts);
+  const reasons: Reason[] = [...limits.reasons, ...target.reasons];
+
+  const asked = input.overrides.find((o) => o.zone === zone.id) ?? null;
+  const override = asked && allowed(asked, zone, limits, target.mm, conflicts) ? asked : null;
+  let targetMm = target.mm;
+  if (override?.targetMm != null) {
+    targetMm = override.targetMm;
+    for (const [index, reason] of reasons.entries()) {
+      if (reason.effect.kind === 'target' || reason.effect.kind === 'change') {
+        reasons[index] = { ...reason, overruled: true };
+      }
+      if (reason.effect.kind === 'floor' && targetMm < reason.effect.mm) reasons[index] = { ...reason, overruled: true };
+    }
+    reasons.push(overrideReason('override-length', override, { kind: 'target', mm: targetMm }));
+  }
+
+  const { tolerance } = input.packs.zones;
+  const share = input.purpose === 'show' ? tolerance.showShare : tolerance.share;
+  const toleranceMm = Math.max(tolerance.leastMm, share * targetMm);
+  const techniques = techniquesFor(area, limits, override, input);
+  const untouched = limits.leaveAlone || techniques.length === 0 || leavesHair(area, limits, targetMm, override, input);
+  const face = faceDirection(zone, area, limits, input);
+  if (face && !untouched) reasons.push(face);
+  const demand: ZoneDemand | null = untouched
+    ? null
+    : {
+        id: zone.id,
+        targetMm,
+        toleranceMm,
+        loMm: override ? 0 : limits.floorMm,
+        hiMm: limits.ceilingMm,
+        techniques,
+        directions: override ? ['with', 'across', 'against'] : limits.directions,
+        skipToothAllowed: limits.skipToothAllowed || override?.toolId != null,
+        finishes: area.finishes,
+        preferredDirection: face || !limits.directions.includes(area.direction) ? 'with' : area.direction,
+        irritability: zone.kind.thinSkin ? 2 : 1,
+        ...(override?.toolId != null ? { only: { toolId: override.toolId, direction: override.direction } } : {}),
+      };
+  return { zone, area, limits, demand, targetMm, toleranceMm, override, reasons };
+}
+
+/** An override is followed unless there is no hair for it, or it is unsafe and nobody has said they read the warning. */
+function allowed(
+  override: Override,
+  zone: DogZone,
+  limits: Limits,
+  plannedMm: number,
+  conflicts: Conflict[],
+): boolean {
+  if (override.targetMm !== null && override.targetMm > limits.ceilingMm) {
+    conflicts.push(conflict('override-beyond-hair', zone, limits.ceilingMm, override.targetMm, override.reason));
+    return false;
+  }
+  if (!isUnsafe(override, limits) || override.acknowledged) return true;
+  const text = limits.texts[0] ?? limits.reasons[0]?.about ?? '';
+  conflicts.push(conflict('override-unsafe', zone, plannedMm, override.targetMm, text));
+  return false;
+}
+
+function isUnsafe(override: Override, limits: Limits): boolean {
+  if (limits.leaveAlone || limits.doubleCoat === 'declined') return true;
+  if (override.targetMm !== null && override.targetMm < limits.floorMm) return true;
+  return override.direction !== null && !limits.directions.includes(override.direction);
+}
+
+const BY_HAND: readonly Technique[] = ['clip', 'comb', 'scissor', 'thin'];
+
+function techniquesFor(
+  area: TrimArea,
+  limits: Limits,
+  override: Override | null,
+  input: PlanInput,
+): readonly Technique[] {
+  if (override) return [...BY_HAND, 'strip'];
+  const allOver = input.wish.allOverMm !== null && limits.doubleCoat !== 'declined';
+  const wanted = allOver ? [...area.techniques, ...BY_HAND] : area.techniques;
+  return [...new Set(wanted)].filter((technique) => technique !== 'leave' && !limits.forbidden.includes(technique));
+}
+
+/** Hair is left alone where the trim says so and it is not beyond it, or where there is less than the target. */
+function leavesHair(
+  area: TrimArea,
+  limits: Limits,
+  targetMm: number,
+  override: Override | null,
+  input: PlanInput,
+): boolean {
+  if (override) return false;
+  const tolerance = Math.max(input.packs.zones.tolerance.leastMm, targetMm * 0.02);
+  if (limits.ceilingMm <= targetMm + tolerance) return true;
+  if (!area.techniques.includes('leave')) return false;
+  const wantsAllOver = input.wish.allOverMm !== null && limits.doubleCoat !== 'declined';
+  return !wantsAllOver && (limits.ceilingMm === Infinity || limits.ceilingMm <= area.range[1]);
+}
+
+function faceDirection(zone: DogZone, area: TrimArea, limits: Limits, input: PlanInput): Reason | null {
+  const face = zone.kind.region === 'head' && area.direction === 'against';
+  if (!face || !limits.directions.includes('against') || input.schools.face === 'against') return null;
+  return {
+    stage: 'standard',
+    rule: 'face-with-the-lay',
+    about: 'the salon’s school',
+    source: 'custom',
+    effect: { kind: 'note' },
+    overruled: false,
+  };
+}
+
+function overrideReason(rule: Reason['rule'], override: Override, effect: Reason['effect']): Reason {
+  return { stage: 'override', rule, about: override.reason, source: 'groomer', effect, overruled: false };
+}
+
+function finish(
+  draft: Draft,
+  coat: Coat,
+  input: PlanInput,
+  choice: ToolChoice | undefined,
+  second: RunnerUp | undefined,
+  conflicts: Conflict[],
+): ZonePlan {
+  const { zone, area, limits, demand, targetMm, override } = draft;
+  const hairMm = input.hairMm[zone.id] ?? null;
+  const reasons = [...draft.reasons];
+  if (override?.toolId != null && choice) {
+    reasons.push(overrideReason('override-tool', override, toolEffect(choice, targetMm)));
+  }
+  if (!demand) reasons.push(drawerReason('left-alone', '', { kind: 'note' }));
+  else if (!choice) {
+    reasons.push(drawerReason('nothing-fits', '', { kind: 'note' }));
+    conflicts.push(conflict('nothing-in-drawer', zone, null, targetMm, area.techniques.join(', ')));
+  } else {
+    const rule = choice.option.leavesMm === null ? 'hand-work' : 'nearest-tool';
+    reasons.push(drawerReason(rule, choice.option.label, toolEffect(choice, targetMm)));
+    if (choice.option.technique === 'comb') {
+      reasons.push(drawerReason('comb-needs-combed-coat', choice.option.carrierLabel ?? '', { kind: 'note' }));
+    }
+  }
+  const leftMm = choice?.leavesMm ?? hairMm ?? targetMm;
+  const cautionTexts = zone.kind.cautions.map((id) => byId('caution', input.packs.safety.cautions, id).text);
+  const breedTexts = input.breed.cautions.filter((c) => c.zones.includes(zone.kind.id)).map((c) => c.text);
+  return {
+    zone: zone.id,
+    name: zone.kind.name,
+    side: zone.side,
+    targetMm,
+    toleranceMm: draft.toleranceMm,
+    leftMm,
+    visibleMm: visibleAlong(coat, leftMm),
+    hairMm,
+    tool: choice ? planned(choice) : null,
+    runnerUp: second ? { ...planned(second), extraCost: second.extraCost, toolsDelta: second.toolsDelta } : null,
+    leftAlone: demand === null,
+    overridden: override !== null,
+    cautions: [...new Set([...limits.texts, ...(demand ? [...cautionTexts, ...breedTexts] : [])])],
+    reasons,
+    shape: area.shape ?? null,
+    layDeg: area.layDeg ?? null,
+  };
+}
+
+function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {
+  return {
+    toolId: option.toolId,
+    label: option.label,
+    technique: option.technique,
+    direction: option.direction,
+    leavesMm,
+    sdMm,
+    measurements: option.calibration.n,
+    carrierLabel: option.carrierLabel,
+  };
+}
+
+function toolEffect(choice: ToolChoice, targetMm: number): Reason['effect'] {
+  const { label, direction } = choice.option;
+  return { kind: 'tool', label, direction, offMm: choice.leavesMm - targetMm };
+}
+
+function drawerReason(rule: Reason['rule'], about: string, effect: Reason['effect']): Reason {
+  return { stage: 'drawer', rule, about, source: 'measured', effect, overruled: false };
+}
+
+function toolsUsed(zones: readonly ZonePlan[]): Plan['tools'] {
+  const used = new Map<string, { toolId: string; label: string; zones: number }>();
+  for (const { tool } of zones) {
+    if (!tool) continue;
+    const entry = used.get(tool.toolId) ?? { toolId: tool.toolId, label: tool.label, zones: 0 };
+    used.set(tool.toolId, { ...entry, zones: entry.zones + 1 });
+  }
+  return [...used.values()].sort((a, b) => b.zones - a.zones);
+}

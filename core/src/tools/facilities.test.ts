@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import highsLoader from 'highs';
+import { describe, expect, it } from 'vitest';
+import { cheapestFacilities } from './facilities.ts';
+
+const instance = (clients: number, facilities: number) =>
+  fc.array(
+    fc.array(fc.oneof({ weight: 4, arbitrary: fc.double({ min: 0, max: 9, noNaN: true }) }, fc.constant(Infinity)), {
+      minLength: facilities,
+      maxLength: facilities,
+    }),
+    { minLength: clients, maxLength: clients },
+  );
+
+/** Every client must be servable: give facility 0 a finite cost where a row has none. */
+const servable = (rows: readonly (readonly number[])[]) =>
+  rows.map((row) => Float64Array.from(row.some((c) => c < Infinity) ? row : [5, ...row.slice(1)]));
+
+function bruteForce(costs: readonly Float64Array[], openingCost: number): number {
+  const facilities = costs[0]?.length ?? 0;
+  let best = Infinity;
+  for (let mask = 1; mask < 1 << facilities; mask++) {
+    let cost = 0;
+    for (let f = 0; f < facilities; f++) if (mask & (1 << f)) cost += openingCost;
+    for (const row of costs) cost += Math.min(...[...row].map((c, f) => (mask & (1 << f) ? c : Infinity)));
+    best = Math.min(best, cost);
+  }
+  return best;
+}
+
+describe('which tools to pick up', () => {
+  it('agrees with trying every set', () => {
+    fc.assert(
+      fc.property(instance(6, 8), fc.double({ min: 0, max: 6, noNaN: true }), (rows, openingCost) => {
+        const costs = servable(rows);
+        const solved = cheapestFacilities(costs, openingCost);
+        expect(solved.cost).toBeCloseTo(bruteForce(costs, openingCost), 7);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('agrees with a mixed-integer solver on problems the size of a whole dog', async () => {
+    const highs = await highsLoader();
+    const seeds = fc.sample(instance(40, 24), { numRuns: 3, seed: 20 });
+    for (const rows of seeds) {
+      const costs = servable(rows);
+      const solved = cheapestFacilities(costs, 2.5);
+      expect(solved.cost).toBeCloseTo(highs.solve(asLp(costs, 2.5)).ObjectiveValue, 5);
+    }
+  }, 60_000);
+
+  it('opens nothing for no zones, and one tool when picking up is dear', () => {
+    expect(cheapestFacilities([], 1)).toEqual({ open: [], cost: 0, nodes: 0 });
+    expect(cheapestFacilities([Float64Array.of(0, 3), Float64Array.of(3, 0)], 100).open).toHaveLength(1);
+  });
+});
+
+function asLp(costs: readonly Float64Array[], openingCost: number): string {
+  const terms: string[] = [];
+  const rows: string[] = [];
+  const names = new Set<string>();
+  costs.forEach((row, z) => {
+    const serving: string[] = [];
+    row.forEach((cost, f) => {
+      if (cost === Infinity) return;
+      terms.push(`${cost.toFixed(9)} x${z}_${f}`);
+      serving.push(`x${z}_${f}`);
+      rows.push(`l${z}_${f}: x${z}_${f} - y${f} <= 0`);
+      names.add(`y${f}`);
+    });
+    rows.push(`s${z}: ${serving.join(' + ')} = 1`);
+  });
+  for (const y of names) terms.push(`${openingCost} ${y}`);
+  return `Minimize\n obj: ${terms.join('\n + ')}\nSubject To\n ${rows.join('\n ')}\nBinary\n ${[...names].join('\n ')}\nEnd\n`;
+}

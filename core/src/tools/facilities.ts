@@ -1,0 +1,151 @@
+/**
+ * Uncapacitated facility location with one opening cost: which tools to pick up so that serving every zone costs
+ * least. Branch and bound; the bound is the dual ascent of the LP relaxation (raise each zone's price until the
+ * tools that would gain are paid for), the incumbent a greedy descent from the tools the dual pays for.
+ */
+export interface Facilities {
+  /** Indices of the facilities to open. */
+  readonly open: readonly number[];
+  readonly cost: number;
+  readonly nodes: number;
+}
+
+type Choice = 'free' | 'open' | 'closed';
+const EPS = 1e-9;
+
+/**
+ * @param costs one row per client, one column per facility; `Infinity` where it cannot serve. Every client must
+ * have a finite entry.
+ * @param openingCost the cost of each facility that is opened, ≥ 0.
+ */
+export function cheapestFacilities(costs: readonly Float64Array[], openingCost: number): Facilities {
+  const facilities = costs[0]?.length ?? 0;
+  let best: { open: readonly number[]; cost: number } = { open: [], cost: costs.length === 0 ? 0 : Infinity };
+  let nodes = 0;
+  if (costs.length === 0) return { ...best, nodes };
+
+  const offer = (open: readonly number[]) => {
+    const trimmed = dropIdle(costs, openingCost, open);
+    const cost = totalCost(costs, openingCost, trimmed);
+    if (cost < best.cost - EPS) best = { open: trimmed, cost };
+  };
+
+  const visit = (state: readonly Choice[]): void => {
+    nodes++;
+    const dual = dualAscent(costs, openingCost, state);
+    if (!dual) return;
+    offer(dual.paid);
+    if (dual.bound >= best.cost - EPS) return;
+    const branch = mostContested(costs, dual.prices, dual.paid, state);
+    if (branch === undefined) return;
+    visit(state.map((choice, index) => (index === branch ? 'open' : choice)));
+    visit(state.map((choice, index) => (index === branch ? 'closed' : choice)));
+  };
+
+  visit(new Array<Choice>(facilities).fill('free'));
+  return { open: [...best.open].sort((a, b) => a - b), cost: best.cost, nodes };
+}
+
+function totalCost(costs: readonly Float64Array[], openingCost: number, open: readonly number[]): number {
+  let cost = openingCost * open.length;
+  for (const row of costs) cost += Math.min(...open.map((f) => row[f] ?? Infinity));
+  return cost;
+}
+
+/** Closes, one at a time, the facility whose closing saves most, while any saves. */
+function dropIdle(costs: readonly Float64Array[], openingCost: number, open: readonly number[]): readonly number[] {
+  let current = [...open];
+  for (;;) {
+    const penalty = new Float64Array(current.length);
+    for (const row of costs) {
+      let first = Infinity;
+      let second = Infinity;
+      let at = 0;
+      current.forEach((facility, index) => {
+        const cost = row[facility] ?? Infinity;
+        if (cost < first) {
+          second = first;
+          first = cost;
+          at = index;
+        } else if (cost < second) second = cost;
+      });
+      penalty[at] = (penalty[at] ?? 0) + second - first;
+    }
+    let worst = -1;
+    penalty.forEach((value, index) => {
+      if (value < openingCost - EPS && (worst < 0 || value < (penalty[worst] ?? 0))) worst = index;
+    });
+    if (worst < 0) return current;
+    current = current.filter((_, index) => index !== worst);
+  }
+}
+
+interface Dual {
+  readonly bound: number;
+  readonly prices: Float64Array;
+  /** Open facilities and those whose price is fully paid: enough to serve every client. */
+  readonly paid: readonly number[];
+}
+
+/** Null when the closed facilities leave a client unserved. */
+function dualAscent(costs: readonly Float64Array[], openingCost: number, state: readonly Choice[]): Dual | null {
+  const slack = Float64Array.from(state, (choice) => (choice === 'free' ? openingCost : choice === 'open' ? 0 : Infinity));
+  const prices = new Float64Array(costs.length);
+  const ladders = costs.map((row) =>
+    [...row].filter((cost, f) => state[f] !== 'closed' && cost < Infinity).sort((a, b) => a - b),
+  );
+  for (let z = 0; z < costs.length; z++) {
+    const cheapest = ladders[z]?.[0];
+    if (cheapest === undefined) return null;
+    prices[z] = cheapest;
+  }
+  const stuck = new Uint8Array(costs.length);
+  for (let moving = true; moving; ) {
+    moving = false;
+    for (let z = 0; z < costs.length; z++) {
+      if (stuck[z]) continue;
+      const row = costs[z] as Float64Array;
+      const price = prices[z] as number;
+      const next = ladders[z]?.find((cost) => cost > price + EPS) ?? Infinity;
+      let step = next - price;
+      for (let f = 0; f < row.length; f++) {
+        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS) step = Math.min(step, slack[f] as number);
+      }
+      if (!(step > EPS) || step === Infinity) {
+        stuck[z] = 1;
+        continue;
+      }
+      for (let f = 0; f < row.length; f++) {
+        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS) slack[f] = (slack[f] as number) - step;
+      }
+      prices[z] = price + step;
+      moving = true;
+    }
+  }
+  const opened = state.filter((choice) => choice === 'open').length;
+  const paid = [...slack.keys()].filter((f) => state[f] !== 'closed' && (slack[f] as number) <= EPS);
+  return { bound: prices.reduce((sum, price) => sum + price, openingCost * opened), prices, paid };
+}
+
+/** The free facility most clients pay for: deciding it moves the bound most. */
+function mostContested(
+  costs: readonly Float64Array[],
+  prices: Float64Array,
+  paid: readonly number[],
+  state: readonly Choice[],
+): number | undefined {
+  const paying = (f: number) =>
+    costs.reduce((sum, row, z) => sum + Math.max(0, (prices[z] as number) - (row[f] as number)), 0);
+  const open = paid.filter((f) => state[f] === 'free');
+  const candidates = open.length > 0 ? open : [...state.keys()].filter((f) => state[f] === 'free');
+  let most: number | undefined;
+  let mostPaid = -1;
+  for (const f of candidates) {
+    const total = paying(f);
+    if (total > mostPaid) {
+      most = f;
+      mostPaid = total;
+    }
+  }
+  return most;
+}

@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { formatLength, LONGEST_MM, parseLength } from './length.ts';
+
+const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
+  const parsed = parseLength(text, unit);
+  return parsed.ok ? Number(parsed.mm.toFixed(4)) : parsed.reason;
+};
+
+describe('reading a length as people type it', () => {
+  it.each([
+    ['13', 13],
+    ['13mm', 13],
+    [' 13 MM ', 13],
+    ['1.5cm', 15],
+    ['0,25', 0.25],
+    ['.5', 0.5],
+    ['1/2', 12.7],
+    ['½', 12.7],
+    ['1½', 38.1],
+    ['1 1/4"', 31.75],
+    ['1-1/4 in', 31.75],
+    ['3/32 inch', 2.3812],
+    ['1/2 mm', 0.5],
+    ['2 in', 50.8],
+  ])('%s is %d mm', (text, expected) => expect(mm(text)).toBe(expected));
+
+  it('reads a bare number in the unit the groomer works in', () => {
+    expect(mm('2', 'in')).toBe(50.8);
+    expect(mm('2 mm', 'in')).toBe(2);
+  });
+
+  it.each([
+    ['', 'empty'],
+    ['   ', 'empty'],
+    ['short', 'not-a-length'],
+    ['13 13', 'not-a-length'],
+    ['-3', 'not-a-length'],
+    ['1e3', 'not-a-length'],
+    ['1/0', 'zero-denominator'],
+    ['0', 'not-positive'],
+    ['900', 'too-long'],
+    ['NaN', 'not-a-length'],
+  ])('refuses "%s" because it is %s', (text, reason) => expect(mm(text)).toBe(reason));
+});
+
+describe('showing a length', () => {
+  it('keeps two figures for close blades and whole millimetres for combs', () => {
+    expect([0.25, 0.5, 1.275, 3.2, 9.97, 13.6, 62].map((v) => formatLength(v, 'mm'))).toEqual([
+      '0.25 mm',
+      '0.5 mm',
+      '1.3 mm',
+      '3.2 mm',
+      '10 mm',
+      '14 mm',
+      '62 mm',
+    ]);
+  });
+
+  it('gives inches to the nearest 1/32 in lowest terms', () => {
+    expect([12.7, 3.2, 0.25, 25.4, 27.8].map((v) => formatLength(v, 'in'))).toEqual([
+      '1/2 in',
+      '1/8 in',
+      '1/32 in',
+      '1 in',
+      '1 3/32 in',
+    ]);
+  });
+
+  it('reads back what it shows to within half a division', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.8, max: LONGEST_MM - 1, noNaN: true }), (value) => {
+        const parsed = parseLength(formatLength(value, 'in'), 'mm');
+        return parsed.ok && Math.abs(parsed.mm - value) <= 25.4 / 64 + 1e-9;
+      }),
+    );
+  });
+});

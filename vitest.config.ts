@@ -1,0 +1,21 @@
+import { defineConfig } from 'vitest/config';
+
+/** Unit tests run in plain Node; server tests share one throw-away PostgreSQL that `npm test` starts. */
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: {
+          name: 'unit',
+          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'packs/**/*.test.ts', 'web/src/**/*.test.ts', 'scripts/src/**/*.test.ts'],
+        },
+      },
+      {
+        test: { name: 'server', include: ['server/src/**/*.test.ts', 'server/test/**/*.test.ts'], testTimeout: 20_000, hookTimeout: 60_000, fileParallelism: false },
+      },
+      {
+        test: { name: 'journeys', include: ['e2e/**/*.test.ts'], testTimeout: 90_000, hookTimeout: 120_000, fileParallelism: false },
+      },
+    ],
+  },
+});
