@@ -7,14 +7,34 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'packs/**/*.test.ts', 'web/src/**/*.test.ts', 'scripts/src/**/*.test.ts'],
+          include: [
+            'core/src/**/*.test.ts',
+            'contract/src/**/*.test.ts',
+            'packs/**/*.test.ts',
+            'web/src/**/*.test.ts',
+            'scripts/src/**/*.test.ts',
+          ],
         },
       },
       {
-        test: { name: 'server', include: ['server/src/**/*.test.ts', 'server/test/**/*.test.ts'], testTimeout: 20_000, hookTimeout: 60_000, fileParallelism: false },
+        test: {
+          name: 'server',
+          globalSetup: 'scripts/src/testDatabase.ts',
+          include: ['server/src/**/*.test.ts', 'server/test/**/*.test.ts'],
+          testTimeout: 20_000,
+          hookTimeout: 60_000,
+          fileParallelism: false,
+        },
       },
       {
-        test: { name: 'journeys', include: ['e2e/**/*.test.ts'], testTimeout: 90_000, hookTimeout: 120_000, fileParallelism: false },
+        test: {
+          name: 'journeys',
+          globalSetup: 'scripts/src/testDatabase.ts',
+          include: ['e2e/**/*.test.ts'],
+          testTimeout: 90_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
       },
     ],
   },

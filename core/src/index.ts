@@ -3,6 +3,7 @@ export * from './packs.ts';
 export * from './units/length.ts';
 export type * from './coat/pack.ts';
 export * from './coat/hair.ts';
+export * from './coat/hairNow.ts';
 export type * from './tools/pack.ts';
 export * from './tools/calibrate.ts';
 export * from './tools/leaves.ts';

@@ -27,7 +27,16 @@ export function breed(id: string): BreedPack {
 
 /** A drawer tool under its kind's own name, sharp and at hand. */
 export function tool(kindId: string, extra: Partial<DrawerTool> = {}): DrawerTool {
-  return { id: kindId, kindId, label: kindId, lengthMm: null, dull: false, atHand: true, measures: [], ...extra };
+  return {
+    id: kindId,
+    kindId,
+    label: kindId,
+    lengthMm: null,
+    dull: false,
+    atHand: true,
+    measures: [],
+    ...extra,
+  };
 }
 
 /** One of every kind. */

@@ -55,7 +55,10 @@ describe('the dog under the hair', () => {
   it('a marked finding moves the bones twice as far as a mild one', () => {
     const even = at(body('standard-poodle'), 'croup').y;
     const mild = at(body('standard-poodle', {}, [{ finding: 'high-behind', severity: 'mild' }]), 'croup').y;
-    const marked = at(body('standard-poodle', {}, [{ finding: 'high-behind', severity: 'marked' }]), 'croup').y;
+    const marked = at(
+      body('standard-poodle', {}, [{ finding: 'high-behind', severity: 'marked' }]),
+      'croup',
+    ).y;
     expect(marked - even).toBeCloseTo(2 * (mild - even), 6);
     expect(mild).toBeGreaterThan(even);
   });
@@ -99,7 +102,9 @@ describe('the coat on the body', () => {
   });
 
   it('bevels from a long leg to a clean foot at no more than 45°', () => {
-    const line = outlineOf(poodle.views.side, lamb, 'after', false).find((p) => p.id === 'foreleg' && !p.far)?.line;
+    const line = outlineOf(poodle.views.side, lamb, 'after', false).find(
+      (p) => p.id === 'foreleg' && !p.far,
+    )?.line;
     const stations = poodle.views.side.parts.find((p) => p.id === 'foreleg' && !p.far)?.stations ?? [];
     const depths = stations.map((s, i) => distance(s.point, line?.[i] ?? s.point));
     const step = distance(stations[0]?.point ?? { x: 0, y: 0 }, stations[1]?.point ?? { x: 0, y: 0 });
@@ -109,9 +114,14 @@ describe('the coat on the body', () => {
   });
 
   it('more length in a zone never makes the outline smaller', () => {
-    const longer = planGroom(inputFor('standard-poodle', { wish: { lean: 'longer', allOverMm: null, weeksBetween: 6 } }));
+    const longer = planGroom(
+      inputFor('standard-poodle', { wish: { lean: 'longer', allOverMm: null, weeksBetween: 6 } }),
+    );
     const area = (plan: typeof lamb) =>
-      outlineOf(poodle.views.side, plan, 'after', false).reduce((sum, p) => sum + Math.abs(signedArea(p.line)), 0);
+      outlineOf(poodle.views.side, plan, 'after', false).reduce(
+        (sum, p) => sum + Math.abs(signedArea(p.line)),
+        0,
+      );
     expect(area(longer)).toBeGreaterThan(area(lamb));
   });
 });
@@ -169,7 +179,10 @@ describe('clip lines on this dog', () => {
     const pack = breed('standard-poodle');
     const [trim] = pack.trims;
     if (!trim) throw new Error('no trim');
-    const broken = { ...pack, lines: [{ id: 'face', name: '', anchors: [{ at: 'horn' }], source: 'prior' as const }] };
+    const broken = {
+      ...pack,
+      lines: [{ id: 'face', name: '', anchors: [{ at: 'horn' }], source: 'prior' as const }],
+    };
     expect(() => clipLines(broken, trim, body('standard-poodle'))).toThrow(/line face, anchor 1.*horn/);
   });
 

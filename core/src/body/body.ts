@@ -52,5 +52,10 @@ export function bodyOf(
   const landmarks = Object.fromEntries(
     Object.entries(shape).map(([name, p]) => [name, { x: p.x * heightMm, y: p.y * heightMm }]),
   );
-  return { heightMm, measures, landmarks, views: { side: sideView(packs.archetypes, template, landmarks, heightMm) } };
+  return {
+    heightMm,
+    measures,
+    landmarks,
+    views: { side: sideView(packs.archetypes, template, landmarks, heightMm) },
+  };
 }

@@ -7,7 +7,10 @@ export interface Point {
 export const plus = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y });
 export const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y });
 export const times = (a: Point, k: number): Point => ({ x: a.x * k, y: a.y * k });
-export const mix = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+export const mix = (a: Point, b: Point, t: number): Point => ({
+  x: a.x + (b.x - a.x) * t,
+  y: a.y + (b.y - a.y) * t,
+});
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 export function unit(a: Point): Point {

@@ -3,7 +3,7 @@ import type { ProportionKey, Proportions } from './pack.ts';
 
 /** What the tape and the scales can say of a dog; everything optional, mm and kg. */
 export type MeasureKey = (typeof MEASURES)[number]['key'];
-export type Measurements = Partial<Readonly<Record<MeasureKey, number>>>;
+export type Measurements = Partial<Readonly<Record<MeasureKey, number | undefined>>>;
 
 interface Measure {
   readonly key: string;

@@ -49,7 +49,12 @@ export interface SideView {
 }
 
 /** The side view: every part of the skeleton through its landmarks, resampled, zoned, with its hidden stretches. */
-export function sideView(pack: ArchetypePack, template: Template, landmarks: Landmarks, heightMm: number): SideView {
+export function sideView(
+  pack: ArchetypePack,
+  template: Template,
+  landmarks: Landmarks,
+  heightMm: number,
+): SideView {
   const cornersOf = (part: PartTemplate) =>
     part.id === 'ear' ? [...(part.corners ?? []), ...template.ear.corners] : (part.corners ?? []);
   const byName = new Map(pack.skeleton.parts.map((part) => [part.id, part]));
@@ -107,11 +112,21 @@ function drawnPart(
   return { id: part.id, far, stations: stationsOf(points, patches), landmarkStation, patches };
 }
 
-function patchOf({ zone, area, label }: ZoneArea, landmarks: Landmarks, heightMm: number, shift: Point): ZonePatch {
+function patchOf(
+  { zone, area, label }: ZoneArea,
+  landmarks: Landmarks,
+  heightMm: number,
+  shift: Point,
+): ZonePatch {
   const place = (p: Place) => plus(placeOf(p, landmarks, heightMm), shift);
   return {
     zone,
-    curve: area ? closedCurve(area.map((p) => ({ at: place(p), corner: false })), 6).points : null,
+    curve: area
+      ? closedCurve(
+          area.map((p) => ({ at: place(p), corner: false })),
+          6,
+        ).points
+      : null,
     label: label ? place(label) : null,
   };
 }
@@ -168,7 +183,9 @@ function tailPart(
   const [body, root] = part.zones;
   const patches: ZonePatch[] = [
     { zone: body?.zone ?? 'tail', curve: null, label: alongCentre(centre, 0.75) },
-    ...(rootCurve && root ? [{ zone: root.zone, curve: rootCurve, label: alongCentre(centre, tail.rootShare / 2) }] : []),
+    ...(rootCurve && root
+      ? [{ zone: root.zone, curve: rootCurve, label: alongCentre(centre, tail.rootShare / 2) }]
+      : []),
   ];
   const count = tail.centre.length;
   return {
@@ -199,9 +216,7 @@ function hide(parts: readonly ViewPart[]): ViewPart[] {
     ...part,
     stations: part.stations.map((station) => ({
       ...station,
-      hidden: parts.some(
-        (other, index) => index !== own && !other.far && covers[index]?.(station.point),
-      ),
+      hidden: parts.some((other, index) => index !== own && !other.far && covers[index]?.(station.point)),
     })),
   }));
 }

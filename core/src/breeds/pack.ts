@@ -63,11 +63,20 @@ export type Rule = RuleBase &
   (
     | { readonly kind: 'maxLength' | 'minLength'; readonly zones: readonly string[]; readonly mm: number }
     | { readonly kind: 'lengthOrder'; readonly shorter: string; readonly longer: string }
-    | { readonly kind: 'ratio' | 'slope'; readonly feature: Feature; readonly range: readonly [number, number] }
+    | {
+        readonly kind: 'ratio' | 'slope';
+        readonly feature: Feature;
+        readonly range: readonly [number, number];
+      }
     | { readonly kind: 'tuckUp'; readonly want: 'none' | 'moderate' | 'definite' }
     | { readonly kind: 'reach'; readonly zone: string; readonly landmark: string }
     | { readonly kind: 'parallel'; readonly lines: readonly [string, string]; readonly toleranceDeg: number }
-    | { readonly kind: 'shape'; readonly part: string; readonly want: 'ball' | 'brick' | 'dome'; readonly tolerance: number }
+    | {
+        readonly kind: 'shape';
+        readonly part: string;
+        readonly want: 'ball' | 'brick' | 'dome';
+        readonly tolerance: number;
+      }
     | { readonly kind: 'untouched'; readonly zones: readonly string[] }
     | { readonly kind: 'never'; readonly technique: Technique; readonly zones: readonly string[] }
   );
@@ -85,7 +94,11 @@ export interface BreedPack {
   readonly trims: readonly Trim[];
   readonly rules: readonly Rule[];
   readonly lines: readonly ClipLine[];
-  readonly cautions: readonly { readonly zones: readonly string[]; readonly text: string; readonly source: Source }[];
+  readonly cautions: readonly {
+    readonly zones: readonly string[];
+    readonly text: string;
+    readonly source: Source;
+  }[];
   readonly confusedWith: readonly { readonly breed: string; readonly text: string }[];
   readonly statements: readonly { readonly text: string; readonly source: Source }[];
 }

@@ -18,7 +18,13 @@ export interface RuleCheck {
  * Every machine-checkable rule of the breed, before → after, from the coat outlines of the side view (what the judge
  * sees) and the planned lengths. Rules about other views come back with `kept: null`.
  */
-export function againstStandard(breed: BreedPack, body: Body, now: Outline, after: Outline, plan: Plan): readonly RuleCheck[] {
+export function againstStandard(
+  breed: BreedPack,
+  body: Body,
+  now: Outline,
+  after: Outline,
+  plan: Plan,
+): readonly RuleCheck[] {
   const before = featuresOf(body, now);
   const then = featuresOf(body, after);
   return breed.rules.map((rule) => checkRule(rule, before, then, plan));
@@ -32,7 +38,8 @@ export function featuresOf(body: Body, outline: Outline): Features {
   const trunk = part('trunk');
   const near = [...trunk, ...part('foreleg'), ...part('hindleg')];
   const { withers, hipTop, brisket, tuckUp, forechest, elbow } = body.landmarks;
-  if (!withers || !hipTop || !brisket || !tuckUp || !forechest || !elbow || trunk.length === 0) return NO_FEATURES;
+  if (!withers || !hipTop || !brisket || !tuckUp || !forechest || !elbow || trunk.length === 0)
+    return NO_FEATURES;
   const lowest = Math.min(...near.map((p) => p.y), 0);
   const top = topAt(trunk, withers.x + 0.03 * body.heightMm);
   const under = bottomAt(trunk, brisket.x + 0.04 * body.heightMm);
@@ -97,7 +104,12 @@ function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): R
       const value = after.underline;
       const bands = { none: [-90, 2], moderate: [2, 14], definite: [10, 90] } as const;
       const [lo, hi] = bands[rule.want];
-      return { rule, before: before.underline, after: value, kept: value === null ? null : value >= lo && value <= hi };
+      return {
+        rule,
+        before: before.underline,
+        after: value,
+        kept: value === null ? null : value >= lo && value <= hi,
+      };
     }
     case 'maxLength':
     case 'minLength': {
@@ -106,7 +118,12 @@ function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): R
       const zones = plan.zones.filter((zone) => rule.zones.includes(zoneKindId(zone.zone)));
       const left = pick(...zones.map((zone) => zone.leftMm));
       const hair = pick(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
-      return { rule, before: hair, after: left, kept: longest ? left <= rule.mm + 0.3 : left >= rule.mm - 0.3 };
+      return {
+        rule,
+        before: hair,
+        after: left,
+        kept: longest ? left <= rule.mm + 0.3 : left >= rule.mm - 0.3,
+      };
     }
     case 'lengthOrder': {
       const length = (kind: string) => plan.zones.find((zone) => zoneKindId(zone.zone) === kind)?.leftMm ?? 0;
@@ -119,7 +136,9 @@ function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): R
       return { rule, before: null, after: null, kept: !broken };
     }
     case 'untouched': {
-      const touched = plan.zones.some((zone) => rule.zones.includes(zoneKindId(zone.zone)) && !zone.leftAlone);
+      const touched = plan.zones.some(
+        (zone) => rule.zones.includes(zoneKindId(zone.zone)) && !zone.leftAlone,
+      );
       return { rule, before: null, after: null, kept: !touched };
     }
     default:

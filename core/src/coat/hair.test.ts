@@ -18,10 +18,14 @@ describe('how hair grows', () => {
 
   it('never shrinks and never passes the full length', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 50, noNaN: true }), fc.integer({ min: 0, max: 2000 }), (from, days) => {
-        const grown = coatAt(wire, from, days);
-        return grown >= from - 1e-9 && grown <= 50 + 1e-9;
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        fc.integer({ min: 0, max: 2000 }),
+        (from, days) => {
+          const grown = coatAt(wire, from, days);
+          return grown >= from - 1e-9 && grown <= 50 + 1e-9;
+        },
+      ),
     );
   });
 

@@ -29,7 +29,10 @@ export interface CoatModifier {
   readonly id: string;
   readonly name: string;
   readonly changes: Partial<
-    Pick<CoatType, 'rateMmPerMonth' | 'fullMm' | 'layDeg' | 'curl' | 'clipping' | 'strips' | 'texture' | 'class'>
+    Pick<
+      CoatType,
+      'rateMmPerMonth' | 'fullMm' | 'layDeg' | 'curl' | 'clipping' | 'strips' | 'texture' | 'class'
+    >
   >;
   /** Only for these coat types; empty means any. */
   readonly appliesTo: readonly string[];

@@ -16,15 +16,27 @@ export interface DrawnLine {
   readonly points: readonly Point[];
   readonly source: Source;
   /** Distances a groomer can measure, e.g. 2 fingers (34 mm) above the breastbone. */
-  readonly distances: readonly { readonly from: string; readonly toward: string; readonly mm: number; readonly fingers: number | null }[];
+  readonly distances: readonly {
+    readonly from: string;
+    readonly toward: string;
+    readonly mm: number;
+    readonly fingers: number | null;
+  }[];
 }
 
 /**
  * The clip lines a trim uses, evaluated on this dog's landmarks, mm.
  * @throws MisuseError naming the line and anchor when one refers to a landmark the dog has not.
  */
-export function clipLines(breed: BreedPack, trim: Trim, body: Body, fingerMm = FINGER_MM): readonly DrawnLine[] {
-  return breed.lines.filter((line) => trim.lines.includes(line.id)).map((line) => drawLine(line, body, fingerMm));
+export function clipLines(
+  breed: BreedPack,
+  trim: Trim,
+  body: Body,
+  fingerMm = FINGER_MM,
+): readonly DrawnLine[] {
+  return breed.lines
+    .filter((line) => trim.lines.includes(line.id))
+    .map((line) => drawLine(line, body, fingerMm));
 }
 
 function drawLine(line: ClipLine, body: Body, fingerMm: number): DrawnLine {

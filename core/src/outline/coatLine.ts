@@ -43,7 +43,8 @@ export function coatLine(
     }
     const length = hair.stretchedMm * (shapes.get(station.zone)?.[i] ?? 1);
     const sin = Math.sin(((hair.layDeg ?? coat.layDeg) * Math.PI) / 180);
-    const lies = Math.min(1, Math.max(0, (62 - (hair.layDeg ?? coat.layDeg)) / 25)) * Math.min(1, length / 45);
+    const lies =
+      Math.min(1, Math.max(0, (62 - (hair.layDeg ?? coat.layDeg)) / 25)) * Math.min(1, length / 45);
     const beneath = Math.max(0, -station.normal.y) * lies;
     hang[i] = beneath;
     depth[i] = length * coat.curl * (sin + (1 - sin) * beneath);

@@ -6,7 +6,11 @@ import type { ZoneHair } from './coatLine.ts';
 import { otherSide } from '../plan/zones.ts';
 
 /** The coat's contour over each part of a view, in the view's painting order. */
-export type Outline = readonly { readonly id: string; readonly far: boolean; readonly line: readonly Point[] }[];
+export type Outline = readonly {
+  readonly id: string;
+  readonly far: boolean;
+  readonly line: readonly Point[];
+}[];
 
 /** Which of a zone's lengths to draw. */
 export type Shown = 'now' | 'after';

@@ -46,7 +46,11 @@ export function limitsOf(zone: DogZone, coat: Coat, input: PlanInput): Limits {
       continue;
     }
     texts.push(kind.text);
-    const gone = [...kind.forbidDirections, ...kind.forbidTechniques, ...(kind.forbidSkipTooth ? ['skip-tooth'] : [])];
+    const gone = [
+      ...kind.forbidDirections,
+      ...kind.forbidTechniques,
+      ...(kind.forbidSkipTooth ? ['skip-tooth'] : []),
+    ];
     if (kind.leaveAlone) reasons.push(reason('restriction', kind, { kind: 'removes', what: ['everything'] }));
     else if (gone.length > 0) reasons.push(reason('restriction', kind, { kind: 'removes', what: gone }));
     if (kind.floorMm > 0) reasons.push(reason('restriction', kind, { kind: 'floor', mm: kind.floorMm }));
@@ -123,7 +127,9 @@ function isNeighbour(seenAt: string | null, zone: DogZone): boolean {
   if (seenAt === null) return false;
   if (otherSide(seenAt) === zone.id) return false;
   const [kind, side] = seenAt.split('.');
-  return zone.kind.near.includes(kind ?? '') && (zone.side === null || side === undefined || side === zone.side);
+  return (
+    zone.kind.near.includes(kind ?? '') && (zone.side === null || side === undefined || side === zone.side)
+  );
 }
 
 function reason(

@@ -238,7 +238,10 @@ describe('the groomer’s override', () => {
     const restrictions = [{ restriction: 'allergic-skin', zone: null }];
     const ask = (acknowledged: boolean) =>
       planGroom(
-        inputFor('standard-poodle', { restrictions, overrides: [override('throat', { targetMm: 0.5, acknowledged })] }),
+        inputFor('standard-poodle', {
+          restrictions,
+          overrides: [override('throat', { targetMm: 0.5, acknowledged })],
+        }),
       );
     expect(ask(false).conflicts.map((c) => c.kind)).toContain('override-unsafe');
     expect(zoneOf(ask(false), 'throat').overridden).toBe(false);

@@ -104,7 +104,14 @@ export function planGroom(input: PlanInput): Plan {
     policy: packs.tools.policy,
   });
   const zones = drafts.map((draft) =>
-    finish(draft, coat, input, picked.choices.get(draft.zone.id), picked.runnersUp.get(draft.zone.id), conflicts),
+    finish(
+      draft,
+      coat,
+      input,
+      picked.choices.get(draft.zone.id),
+      picked.runnersUp.get(draft.zone.id),
+      conflicts,
+    ),
   );
   const restrictions = input.restrictions.map((seen) =>
     byId('restriction', packs.safety.restrictions, seen.restriction),
@@ -146,7 +153,8 @@ function draftZone(
       if (reason.effect.kind === 'target' || reason.effect.kind === 'change') {
         reasons[index] = { ...reason, overruled: true };
       }
-      if (reason.effect.kind === 'floor' && targetMm < reason.effect.mm) reasons[index] = { ...reason, overruled: true };
+      if (reason.effect.kind === 'floor' && targetMm < reason.effect.mm)
+        reasons[index] = { ...reason, overruled: true };
     }
     reasons.push(overrideReason('override-length', override, { kind: 'target', mm: targetMm }));
   }
@@ -155,7 +163,8 @@ function draftZone(
   const share = input.purpose === 'show' ? tolerance.showShare : tolerance.share;
   const toleranceMm = Math.max(tolerance.leastMm, share * targetMm);
   const techniques = techniquesFor(area, limits, override, input);
-  const untouched = limits.leaveAlone || techniques.length === 0 || leavesHair(area, limits, targetMm, override, input);
+  const untouched =
+    limits.leaveAlone || techniques.length === 0 || leavesHair(area, limits, targetMm, override, input);
   const face = faceDirection(zone, area, limits, input);
   if (face && !untouched) reasons.push(face);
   const demand: ZoneDemand | null = untouched
@@ -172,7 +181,9 @@ function draftZone(
         finishes: area.finishes,
         preferredDirection: face || !limits.directions.includes(area.direction) ? 'with' : area.direction,
         irritability: zone.kind.thinSkin ? 2 : 1,
-        ...(override?.toolId != null ? { only: { toolId: override.toolId, direction: override.direction } } : {}),
+        ...(override?.toolId != null
+          ? { only: { toolId: override.toolId, direction: override.direction } }
+          : {}),
       };
   return { zone, area, limits, demand, targetMm, toleranceMm, override, reasons };
 }
@@ -186,7 +197,9 @@ function allowed(
   conflicts: Conflict[],
 ): boolean {
   if (override.targetMm !== null && override.targetMm > limits.ceilingMm) {
-    conflicts.push(conflict('override-beyond-hair', zone, limits.ceilingMm, override.targetMm, override.reason));
+    conflicts.push(
+      conflict('override-beyond-hair', zone, limits.ceilingMm, override.targetMm, override.reason),
+    );
     return false;
   }
   if (!isUnsafe(override, limits) || override.acknowledged) return true;
@@ -212,7 +225,9 @@ function techniquesFor(
   if (override) return [...BY_HAND, 'strip'];
   const allOver = input.wish.allOverMm !== null && limits.doubleCoat !== 'declined';
   const wanted = allOver ? [...area.techniques, ...BY_HAND] : area.techniques;
-  return [...new Set(wanted)].filter((technique) => technique !== 'leave' && !limits.forbidden.includes(technique));
+  return [...new Set(wanted)].filter(
+    (technique) => technique !== 'leave' && !limits.forbidden.includes(technique),
+  );
 }
 
 /** Hair is left alone where the trim says so and it is not beyond it, or where there is less than the target. */
@@ -270,7 +285,9 @@ function finish(
     const rule = choice.option.leavesMm === null ? 'hand-work' : 'nearest-tool';
     reasons.push(drawerReason(rule, choice.option.label, toolEffect(choice, targetMm)));
     if (choice.option.technique === 'comb') {
-      reasons.push(drawerReason('comb-needs-combed-coat', choice.option.carrierLabel ?? '', { kind: 'note' }));
+      reasons.push(
+        drawerReason('comb-needs-combed-coat', choice.option.carrierLabel ?? '', { kind: 'note' }),
+      );
     }
   }
   const leftMm = choice?.leavesMm ?? hairMm ?? targetMm;
@@ -286,7 +303,9 @@ function finish(
     visibleMm: visibleAlong(coat, leftMm),
     hairMm,
     tool: choice ? planned(choice) : null,
-    runnerUp: second ? { ...planned(second), extraCost: second.extraCost, toolsDelta: second.toolsDelta } : null,
+    runnerUp: second
+      ? { ...planned(second), extraCost: second.extraCost, toolsDelta: second.toolsDelta }
+      : null,
     leftAlone: demand === null,
     overridden: override !== null,
     cautions: [...new Set([...limits.texts, ...(demand ? [...cautionTexts, ...breedTexts] : [])])],

@@ -30,7 +30,14 @@ export function areaOf(areas: readonly TrimArea[], zoneKind: string): TrimArea |
  * What the zone should be left at, mm: for show the standard and then the handler's taste within it, for a pet the
  * owner's wish and then the trim; then the balance for what the hands found; all within what welfare and hair allow.
  */
-export function targetOf(zone: DogZone, area: TrimArea, trimName: string, coat: Coat, limits: Limits, input: PlanInput): Target {
+export function targetOf(
+  zone: DogZone,
+  area: TrimArea,
+  trimName: string,
+  coat: Coat,
+  limits: Limits,
+  input: PlanInput,
+): Target {
   const reasons: Reason[] = [];
   const conflicts: Conflict[] = [];
   const drawn: Reason = {

@@ -26,7 +26,7 @@ export const MEASUREMENT_SD_MM = 0.6;
  * @throws MisuseError for a length that is not positive.
  */
 export function calibrate(prior: Calibration, measurements: readonly AfterMeasure[]): Calibration {
-  let precision = 1 / (requireNumber('prior sd', prior.sd, Number.MIN_VALUE) ** 2);
+  let precision = 1 / requireNumber('prior sd', prior.sd, Number.MIN_VALUE) ** 2;
   let weighted = Math.log(requireNumber('prior k', prior.k, Number.MIN_VALUE)) * precision;
   for (const { measuredMm, expectedMm } of measurements) {
     requireNumber('measuredMm', measuredMm, Number.MIN_VALUE);
@@ -35,5 +35,9 @@ export function calibrate(prior: Calibration, measurements: readonly AfterMeasur
     precision += weight;
     weighted += weight * Math.log(measuredMm / expectedMm);
   }
-  return { k: Math.exp(weighted / precision), sd: Math.sqrt(1 / precision), n: prior.n + measurements.length };
+  return {
+    k: Math.exp(weighted / precision),
+    sd: Math.sqrt(1 / precision),
+    n: prior.n + measurements.length,
+  };
 }

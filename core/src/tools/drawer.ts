@@ -70,7 +70,11 @@ const DIRECTIONS: readonly Direction[] = ['with', 'across', 'against'];
  * blade is at hand, hand tools once. Tools that are away or never chosen are left out.
  * @throws MisuseError for a tool of a kind the pack does not have.
  */
-export function toolOptions(drawer: readonly DrawerTool[], pack: ToolPack, coat: Coat): readonly ToolOption[] {
+export function toolOptions(
+  drawer: readonly DrawerTool[],
+  pack: ToolPack,
+  coat: Coat,
+): readonly ToolOption[] {
   const atHand = drawer.filter((tool) => tool.atHand);
   return atHand.flatMap((tool): readonly ToolOption[] => {
     const kind = byId('tool kind', pack.kinds, tool.kindId);
@@ -90,7 +94,13 @@ export function toolOptions(drawer: readonly DrawerTool[], pack: ToolPack, coat:
     const nominalMm = lengthOf(tool, kind);
     if (nominalMm === null) {
       return [
-        { ...shared, direction: 'with' as const, leavesMm: null, sdMm: HAND_SPREAD, calibration: UNCALIBRATED },
+        {
+          ...shared,
+          direction: 'with' as const,
+          leavesMm: null,
+          sdMm: HAND_SPREAD,
+          calibration: UNCALIBRATED,
+        },
       ];
     }
     return DIRECTIONS.filter((direction) => kind.technique !== 'comb' || direction !== 'across').map(

@@ -5,10 +5,13 @@ import { cheapestFacilities } from './facilities.ts';
 
 const instance = (clients: number, facilities: number) =>
   fc.array(
-    fc.array(fc.oneof({ weight: 4, arbitrary: fc.double({ min: 0, max: 9, noNaN: true }) }, fc.constant(Infinity)), {
-      minLength: facilities,
-      maxLength: facilities,
-    }),
+    fc.array(
+      fc.oneof({ weight: 4, arbitrary: fc.double({ min: 0, max: 9, noNaN: true }) }, fc.constant(Infinity)),
+      {
+        minLength: facilities,
+        maxLength: facilities,
+      },
+    ),
     { minLength: clients, maxLength: clients },
   );
 

@@ -53,7 +53,11 @@ function totalCost(costs: readonly Float64Array[], openingCost: number, open: re
 }
 
 /** Closes, one at a time, the facility whose closing saves most, while any saves. */
-function dropIdle(costs: readonly Float64Array[], openingCost: number, open: readonly number[]): readonly number[] {
+function dropIdle(
+  costs: readonly Float64Array[],
+  openingCost: number,
+  open: readonly number[],
+): readonly number[] {
   let current = [...open];
   for (;;) {
     const penalty = new Float64Array(current.length);
@@ -88,8 +92,14 @@ interface Dual {
 }
 
 /** Null when the closed facilities leave a client unserved. */
-function dualAscent(costs: readonly Float64Array[], openingCost: number, state: readonly Choice[]): Dual | null {
-  const slack = Float64Array.from(state, (choice) => (choice === 'free' ? openingCost : choice === 'open' ? 0 : Infinity));
+function dualAscent(
+  costs: readonly Float64Array[],
+  openingCost: number,
+  state: readonly Choice[],
+): Dual | null {
+  const slack = Float64Array.from(state, (choice) =>
+    choice === 'free' ? openingCost : choice === 'open' ? 0 : Infinity,
+  );
   const prices = new Float64Array(costs.length);
   const ladders = costs.map((row) =>
     [...row].filter((cost, f) => state[f] !== 'closed' && cost < Infinity).sort((a, b) => a - b),
@@ -100,7 +110,7 @@ function dualAscent(costs: readonly Float64Array[], openingCost: number, state: 
     prices[z] = cheapest;
   }
   const stuck = new Uint8Array(costs.length);
-  for (let moving = true; moving; ) {
+  for (let moving = true; moving;) {
     moving = false;
     for (let z = 0; z < costs.length; z++) {
       if (stuck[z]) continue;
@@ -109,14 +119,16 @@ function dualAscent(costs: readonly Float64Array[], openingCost: number, state: 
       const next = ladders[z]?.find((cost) => cost > price + EPS) ?? Infinity;
       let step = next - price;
       for (let f = 0; f < row.length; f++) {
-        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS) step = Math.min(step, slack[f] as number);
+        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS)
+          step = Math.min(step, slack[f] as number);
       }
       if (!(step > EPS) || step === Infinity) {
         stuck[z] = 1;
         continue;
       }
       for (let f = 0; f < row.length; f++) {
-        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS) slack[f] = (slack[f] as number) - step;
+        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS)
+          slack[f] = (slack[f] as number) - step;
       }
       prices[z] = price + step;
       moving = true;

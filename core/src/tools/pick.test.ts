@@ -13,7 +13,12 @@ const policy = {
   source: 'prior',
 } as const;
 
-function blade(toolId: string, leavesMm: number, direction: Direction = 'with', extra: Partial<ToolOption> = {}): ToolOption {
+function blade(
+  toolId: string,
+  leavesMm: number,
+  direction: Direction = 'with',
+  extra: Partial<ToolOption> = {},
+): ToolOption {
   return {
     toolId,
     kindId: toolId,
@@ -30,7 +35,12 @@ function blade(toolId: string, leavesMm: number, direction: Direction = 'with', 
     ...extra,
   };
 }
-const shears = blade('shears', 0, 'with', { technique: 'scissor', leavesMm: null, finish: 'crafted', effort: 1.5 });
+const shears = blade('shears', 0, 'with', {
+  technique: 'scissor',
+  leavesMm: null,
+  finish: 'crafted',
+  effort: 1.5,
+});
 
 function zone(id: string, targetMm: number, extra: Partial<ZoneDemand> = {}): ZoneDemand {
   return {
@@ -49,7 +59,9 @@ function zone(id: string, targetMm: number, extra: Partial<ZoneDemand> = {}): Zo
   };
 }
 const chosen = (zones: ZoneDemand[], options: ToolOption[]) =>
-  Object.fromEntries([...pickTools({ zones, options, policy }).choices].map(([id, c]) => [id, c.option.label]));
+  Object.fromEntries(
+    [...pickTools({ zones, options, policy }).choices].map(([id, c]) => [id, c.option.label]),
+  );
 
 describe('choosing tools for the whole dog', () => {
   it('takes the nearest blade', () => {
@@ -72,19 +84,28 @@ describe('choosing tools for the whole dog', () => {
 
   it('keeps skip-tooth blades off folds', () => {
     const zones = [zone('flank', 6.3, { skipToothAllowed: false })];
-    expect(chosen(zones, [blade('5', 6.3, 'with', { skipTooth: true }), blade('4F', 9.5)])).toEqual({ flank: '4F' });
+    expect(chosen(zones, [blade('5', 6.3, 'with', { skipTooth: true }), blade('4F', 9.5)])).toEqual({
+      flank: '4F',
+    });
   });
 
   it('turns irritable skin away from the against-the-lay pass', () => {
     const options = [blade('10', 1.5), blade('7F', 1.6, 'against')];
     const at = (irritability: number) =>
-      chosen([zone('face', 1.6, { irritability, toleranceMm: 0.05, preferredDirection: 'against' })], options);
+      chosen(
+        [zone('face', 1.6, { irritability, toleranceMm: 0.05, preferredDirection: 'against' })],
+        options,
+      );
     expect(at(1)).toEqual({ face: '7F' });
     expect(at(30)).toEqual({ face: '10' });
   });
 
   it('says which zones nothing in the drawer may do', () => {
-    const picked = pickTools({ zones: [zone('ears', 2, { techniques: ['strip'] })], options: [shears], policy });
+    const picked = pickTools({
+      zones: [zone('ears', 2, { techniques: ['strip'] })],
+      options: [shears],
+      policy,
+    });
     expect(picked.unserved).toEqual(['ears']);
     expect(picked.choices.size).toBe(0);
   });

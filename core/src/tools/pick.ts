@@ -110,7 +110,9 @@ export function pickTools(problem: ToolProblem): PickedTools {
     for (const way of ways) {
       if (way.option === chosen.option) continue;
       const sameTool = way.option.toolId === chosen.option.toolId;
-      const toolsDelta = sameTool ? 0 : (((open.has(way.option.toolId) ? 0 : 1) - (alone ? 1 : 0)) as -1 | 0 | 1);
+      const toolsDelta = sameTool
+        ? 0
+        : (((open.has(way.option.toolId) ? 0 : 1) - (alone ? 1 : 0)) as -1 | 0 | 1);
       const extraCost = way.cost - chosen.cost + toolsDelta * policy.changeoverCost;
       if (!best || extraCost < best.extraCost) best = { ...way, extraCost, toolsDelta };
     }
@@ -121,7 +123,10 @@ export function pickTools(problem: ToolProblem): PickedTools {
 }
 
 function cheapest(ways: readonly ToolChoice[]): ToolChoice | undefined {
-  return ways.reduce<ToolChoice | undefined>((best, way) => (best && best.cost <= way.cost ? best : way), undefined);
+  return ways.reduce<ToolChoice | undefined>(
+    (best, way) => (best && best.cost <= way.cost ? best : way),
+    undefined,
+  );
 }
 
 /** Everything that may be done in the zone, with its cost there. */

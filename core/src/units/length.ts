@@ -9,8 +9,7 @@ export const MM_PER_INCH = 25.4;
 export const LONGEST_MM = 400;
 
 export type ParsedLength =
-  | { readonly ok: true; readonly mm: number }
-  | { readonly ok: false; readonly reason: LengthProblem };
+  { readonly ok: true; readonly mm: number } | { readonly ok: false; readonly reason: LengthProblem };
 
 export type LengthProblem = 'empty' | 'not-a-length' | 'zero-denominator' | 'not-positive' | 'too-long';
 

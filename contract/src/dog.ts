@@ -1,0 +1,79 @@
+import type { MeasureKey } from '@kurrel/core';
+import { MEASURES } from '@kurrel/core';
+import type { InferType, NumberSchema } from 'yup';
+import { array, boolean, date, number, object, string } from 'yup';
+
+const id = () => string().trim().min(1).max(80);
+
+/** A measurement a dog can have; anything beyond is a slip of the tape. */
+const measurements = object(
+  Object.fromEntries(
+    MEASURES.map(({ key, lo, hi }) => {
+      const unit = key === 'weightKg' ? 'kg' : 'mm';
+      const schema = number()
+        .typeError(`Type a number of ${unit}.`)
+        .min(lo, `Less than ${lo} ${unit}: check the tape.`)
+        .max(hi, `More than ${hi} ${unit}: check the tape.`);
+      return [key, schema];
+    }),
+  ) as Record<MeasureKey, NumberSchema<number | undefined>>,
+);
+
+export const findingSchema = object({
+  finding: id().required(),
+  severity: string()
+    .oneOf(['mild', 'marked'] as const)
+    .required(),
+});
+
+export const seenRestrictionSchema = object({
+  restriction: id().required(),
+  zone: string().max(60).nullable().defined(),
+});
+
+export const dogSchema = object({
+  name: string().trim().max(60, 'Keep the name under 60 letters.').required('Every dog has a name: type it.'),
+  breedId: id().required('Choose a breed.'),
+  /** What the owner calls the breed, where a generic pack stands in for it. */
+  breedCalled: string().trim().max(60).defined().default(''),
+  owner: string().trim().max(80).defined().default(''),
+  bornOn: date()
+    .typeError('Type the birthday as a date.')
+    .max(new Date(Date.UTC(2100, 0, 1)), 'Check the year.')
+    .min(new Date(Date.UTC(1990, 0, 1)), 'Check the year.')
+    .required('Type the birthday; a guess will do.'),
+  coatType: id().required('Choose the coat this dog has.'),
+  coatModifiers: array(id().required()).max(6).required().default([]),
+  dense: boolean().required().default(false),
+  measurements: measurements.required(),
+  findings: array(findingSchema.required()).max(30).required().default([]),
+  restrictions: array(seenRestrictionSchema.required()).max(30).required().default([]),
+  remember: array(string().trim().max(120).required())
+    .max(3, 'Three things to remember at most.')
+    .required()
+    .default([]),
+});
+export type DogFacts = InferType<typeof dogSchema>;
+
+export interface Dog extends Omit<DogFacts, 'bornOn'> {
+  readonly id: string;
+  readonly version: number;
+  /** YYYY-MM-DD */
+  readonly bornOn: string;
+  readonly archived: boolean;
+}
+
+export interface VisitLine {
+  readonly id: string;
+  readonly startsAt: string;
+  readonly minutes: number;
+  readonly what: string;
+  readonly groomer: string;
+  readonly note: string;
+  readonly done: boolean;
+}
+
+export interface DogWithVisits {
+  readonly dog: Dog;
+  readonly visits: readonly VisitLine[];
+}

@@ -1,0 +1,40 @@
+import type { DrawerMeasure } from '@kurrel/core';
+import type { InferType } from 'yup';
+import { boolean, number, object, string } from 'yup';
+
+export const toolSchema = object({
+  kindId: string().trim().max(60).required('Choose the kind of tool.'),
+  label: string()
+    .trim()
+    .max(30, 'Keep the label under 30 letters.')
+    .required('Type the label you call it by.'),
+  lengthMm: number()
+    .typeError('Type a length, like 13 or 1/2.')
+    .moreThan(0, 'A tool leaves more than nothing.')
+    .max(200, 'No comb leaves more than 200 mm.')
+    .nullable()
+    .defined(),
+  dull: boolean().required().default(false),
+  atHand: boolean().required().default(true),
+});
+export type ToolFacts = InferType<typeof toolSchema>;
+
+export interface Tool extends ToolFacts {
+  readonly id: string;
+  readonly version: number;
+  readonly measures: readonly DrawerMeasure[];
+}
+
+/** An after-measure: what was found on the dog where this tool went. */
+export const measureSchema = object({
+  coatType: string().trim().max(60).required('Choose the coat it was measured on.'),
+  direction: string()
+    .oneOf(['with', 'across', 'against'] as const)
+    .required('Choose the direction.'),
+  measuredMm: number()
+    .typeError('Type the measured length, like 13 or 1/2.')
+    .moreThan(0, 'Type what you measured; it cannot be nothing.')
+    .max(200, 'More than 200 mm: check the rule.')
+    .required('Type the measured length.'),
+});
+export type Measure = InferType<typeof measureSchema>;

@@ -1,0 +1,29 @@
+import type { LengthUnit, Schools } from '@kurrel/core';
+import type { InferType } from 'yup';
+import { object, string } from 'yup';
+import type { Role } from './roles.ts';
+
+export const signInSchema = object({
+  login: string().trim().max(60).required('Type your sign-in name.'),
+  password: string().max(200).required('Type your password.'),
+});
+export type SignIn = InferType<typeof signInSchema>;
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+export interface Session {
+  readonly person: Person;
+  readonly salon: { readonly name: string; readonly unit: LengthUnit; readonly schools: Schools };
+}
+
+/** Shown on the sign-in page of the demo only. */
+export interface DemoSignIn {
+  readonly login: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly password: string;
+}

@@ -1,0 +1,99 @@
+import type { Plan, Schools } from '@kurrel/core';
+import type { InferType } from 'yup';
+import { array, boolean, date, number, object, string } from 'yup';
+import type { Dog } from './dog.ts';
+import type { Tool } from './drawer.ts';
+
+const lengthMm = () =>
+  number().moreThan(0, 'A length is more than nothing.').max(400, 'No more than 400 mm.');
+
+export const overrideSchema = object({
+  zone: string().max(60).required(),
+  targetMm: lengthMm().nullable().defined(),
+  toolId: string().max(80).nullable().defined(),
+  direction: string()
+    .oneOf(['with', 'across', 'against'] as const)
+    .nullable()
+    .defined(),
+  reason: string().trim().max(200, 'Keep the reason under 200 letters.').defined(),
+  acknowledged: boolean().required(),
+});
+
+/** What the groomer and the owner decided; with the dog and the drawer it makes the plan. */
+export const choicesSchema = object({
+  trimId: string().max(60).required(),
+  purpose: string()
+    .oneOf(['pet', 'show'] as const)
+    .required(),
+  wish: object({
+    lean: string()
+      .oneOf(['shorter', 'as-drawn', 'longer'] as const)
+      .required(),
+    allOverMm: lengthMm().nullable().defined(),
+    weeksBetween: number()
+      .integer('Whole weeks.')
+      .min(1, 'At least one week.')
+      .max(52, 'At most a year.')
+      .required(),
+  }).required(),
+  doubleCoatConsent: boolean().required(),
+  overrides: array(overrideSchema.required()).max(60).required(),
+});
+export type Choices = InferType<typeof choicesSchema>;
+
+export const bookingSchema = object({
+  startsAt: date().typeError('Type the day and time.').required('Type the day and time.'),
+  minutes: number()
+    .typeError('Type the minutes.')
+    .integer('Whole minutes.')
+    .min(10, 'At least 10 minutes.')
+    .max(480, 'At most 480 minutes.')
+    .required('Type the minutes.'),
+  what: string().trim().max(80).required('Say what is to be done.'),
+});
+export type Booking = InferType<typeof bookingSchema>;
+
+export interface SavedPlan {
+  /** Counts up with every save; the `If-Match` of the next. */
+  readonly version: number;
+  readonly choices: Choices;
+  readonly plan: Plan;
+  readonly savedBy: string;
+  readonly savedAt: string;
+}
+
+/** Everything a plan is made from. */
+export interface VisitSheet {
+  readonly visit: {
+    readonly id: string;
+    readonly startsAt: string;
+    readonly minutes: number;
+    readonly what: string;
+    readonly groomer: string;
+  };
+  readonly dog: Dog;
+  readonly schools: Schools;
+  readonly drawer: readonly Tool[];
+  /** Stretched hair by zone id, mm: measured, or grown from the last record. */
+  readonly hairMm: Readonly<Record<string, number>>;
+  readonly measuredHair: readonly string[];
+  readonly lastVisit: { readonly on: string; readonly note: string } | null;
+  /** What the booking says of trim and wish, if anything. */
+  readonly asked: Choices | null;
+  /** Null until somebody saves a plan. */
+  readonly saved: SavedPlan | null;
+}
+
+export interface TodayLine {
+  readonly visitId: string;
+  readonly dogId: string;
+  readonly dog: string;
+  readonly breedId: string;
+  readonly breedCalled: string;
+  readonly startsAt: string;
+  readonly minutes: number;
+  readonly what: string;
+  readonly groomer: string;
+  readonly planVersion: number | null;
+  readonly remember: readonly string[];
+}

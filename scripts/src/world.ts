@@ -1,0 +1,30 @@
+import { connect } from '@kurrel/server/database/connect';
+import { migrateDatabase } from '@kurrel/server/database/migrate';
+import { loadLibrary } from '@kurrel/server/packs/load';
+import { isEmpty, seedDemo, wipe } from '@kurrel/server/seed/demo';
+import type { Cluster } from './cluster.ts';
+
+const DATABASE = 'kurrel';
+
+export interface DemoDatabase {
+  readonly ownerUrl: string;
+  readonly appUrl: string;
+  readonly appPassword: string;
+  readonly seeded: boolean;
+}
+
+/** The demo's database, migrated, and seeded when it is empty or `fresh` is asked for. */
+export async function demoDatabase(cluster: Cluster, fresh: boolean): Promise<DemoDatabase> {
+  await cluster.createDatabase(DATABASE);
+  const ownerUrl = cluster.ownerUrl(DATABASE);
+  await migrateDatabase(ownerUrl, cluster.appPassword);
+  const owner = connect(ownerUrl);
+  try {
+    if (fresh) await wipe(owner.db);
+    const seeded = await isEmpty(owner.db);
+    if (seeded) await seedDemo(owner.db, loadLibrary(), new Date());
+    return { ownerUrl, appUrl: cluster.appUrl(DATABASE), appPassword: cluster.appPassword, seeded };
+  } finally {
+    await owner.close();
+  }
+}

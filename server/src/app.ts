@@ -1,0 +1,102 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import type { DemoSignIn } from '@kurrel/contract';
+import { sql } from 'drizzle-orm';
+import type { Express } from 'express';
+import express from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Database } from './database/connect.ts';
+import { dogRoutes } from './dogs/routes.ts';
+import { drawerRoutes } from './drawer/routes.ts';
+import type { Library } from './packs/load.ts';
+import { notFound, problemHandler, Refusal } from './problems.ts';
+import { sessionRoutes } from './session/routes.ts';
+import { signedIn } from './session/session.ts';
+import { visitRoutes } from './visits/routes.ts';
+
+export interface Dependencies {
+  readonly db: Database;
+  readonly library: Library;
+  readonly log: Logger;
+  /** Folder of the built web client; null serves the API alone. */
+  readonly webFolder: string | null;
+  readonly demo: readonly DemoSignIn[];
+}
+
+const YEAR_SECONDS = 31_536_000;
+
+/** The whole server from what it depends on; listens to nothing itself and keeps no state of its own. */
+export function createApp({ db, library, log, webFolder, demo }: Dependencies): Express {
+  const app = express();
+  app.set('trust proxy', 'loopback');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => request.url === '/healthz' } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          styleSrcAttr: ["'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+          baseUri: ["'none'"],
+        },
+      },
+      strictTransportSecurity: { maxAge: YEAR_SECONDS },
+    }),
+  );
+
+  app.get('/healthz', async (_request, response) => {
+    await db.execute(sql`select 1`);
+    response.json({ ok: true });
+  });
+
+  const api = express.Router();
+  api.use(express.json({ limit: '1mb' }), onlyJson);
+  api.use(sessionRoutes(db, demo));
+  api.use(signedIn(db));
+  api.use('/dogs', dogRoutes(db, library));
+  api.use('/drawer', drawerRoutes(db, library));
+  api.use(visitRoutes(db, library));
+  api.use(() => {
+    throw notFound('address');
+  });
+  app.use('/api', api);
+
+  if (webFolder && existsSync(webFolder)) serveWeb(app, webFolder);
+  app.use(() => {
+    throw notFound('page');
+  });
+  app.use(problemHandler(log));
+  return app;
+}
+
+/** A form on another site can post text but not JSON; together with the strict cookie this keeps others out. */
+const onlyJson: express.RequestHandler = (request, _response, next) => {
+  const hasBody = Number(request.headers['content-length'] ?? 0) > 0;
+  if (hasBody && !request.is('application/json')) {
+    throw new Refusal('bad-input', 'This is not JSON', 'Send a JSON body.');
+  }
+  next();
+};
+
+/** Hashed files for ever, the page itself never cached; every other address is the page's to route. */
+function serveWeb(app: Express, folder: string): void {
+  app.use(
+    '/assets',
+    express.static(join(folder, 'assets'), { immutable: true, maxAge: YEAR_SECONDS * 1000 }),
+  );
+  app.use(express.static(folder, { index: false, maxAge: 0 }));
+  app.get(/^\/(?!api\/|assets\/)/, (_request, response) => {
+    response.setHeader('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html'));
+  });
+}

@@ -1,0 +1,185 @@
+import type { DrawerMeasure, Measurements, Plan, Schools, SeenFinding, SeenRestriction } from '@kurrel/core';
+import type { Choices, Role } from '@kurrel/contract';
+import { sql } from 'drizzle-orm';
+import {
+  boolean,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgPolicy,
+  pgRole,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+/**
+ * The tables are the documentation. Every row belongs to a salon, and PostgreSQL itself keeps salons apart: the app
+ * connects as `kurrel_app`, which owns nothing and cannot bypass row-level security, and names its salon for each
+ * transaction in the setting `kurrel.salon_id`.
+ */
+export const appRole = pgRole('kurrel_app').existing();
+
+const salonId = () => uuid('salon_id').notNull();
+const ownSalon = sql`salon_id = nullif(current_setting('kurrel.salon_id', true), '')::uuid`;
+const isolation = (table: string) =>
+  pgPolicy(`${table}_own_salon`, { to: appRole, for: 'all', using: ownSalon, withCheck: ownSalon });
+const version = () => integer('version').notNull().default(1);
+const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
+
+export const salons = pgTable(
+  'salons',
+  {
+    salonId: uuid('salon_id').primaryKey().defaultRandom(),
+    name: text('name').notNull(),
+    unit: text('unit').$type<'mm' | 'in'>().notNull().default('mm'),
+    schools: jsonb('schools').$type<Schools>().notNull(),
+    createdAt: createdAt(),
+  },
+  () => [isolation('salons')],
+);
+
+export const people = pgTable(
+  'people',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    login: text('login').notNull().unique(),
+    name: text('name').notNull(),
+    role: text('role').$type<Role>().notNull(),
+    hand: text('hand').$type<'left' | 'right'>().notNull().default('right'),
+    /** argon2id */
+    passwordHash: text('password_hash').notNull(),
+  },
+  () => [isolation('people')],
+);
+
+export const sessions = pgTable(
+  'sessions',
+  {
+    /** SHA-256 of the cookie's token. */
+    tokenHash: text('token_hash').primaryKey(),
+    salonId: salonId().references(() => salons.salonId),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => people.id),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  },
+  () => [isolation('sessions')],
+);
+
+export const dogs = pgTable(
+  'dogs',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    version: version(),
+    name: text('name').notNull(),
+    breedId: text('breed_id').notNull(),
+    breedCalled: text('breed_called').notNull().default(''),
+    owner: text('owner').notNull().default(''),
+    bornOn: date('born_on').notNull(),
+    coatType: text('coat_type').notNull(),
+    coatModifiers: jsonb('coat_modifiers').$type<string[]>().notNull().default([]),
+    dense: boolean('dense').notNull().default(false),
+    measurements: jsonb('measurements').$type<Measurements>().notNull().default({}),
+    findings: jsonb('findings').$type<SeenFinding[]>().notNull().default([]),
+    restrictions: jsonb('restrictions').$type<SeenRestriction[]>().notNull().default([]),
+    remember: jsonb('remember').$type<string[]>().notNull().default([]),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
+    createdAt: createdAt(),
+  },
+  (table) => [index('dogs_by_name').on(table.salonId, table.name), isolation('dogs')],
+);
+
+/** Lengths left by zone and the minutes it took, as done. */
+export interface VisitRecord {
+  readonly leftMm: Record<string, number>;
+  readonly minutes: number;
+  readonly note: string;
+}
+
+export const visits = pgTable(
+  'visits',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    dogId: uuid('dog_id')
+      .notNull()
+      .references(() => dogs.id),
+    groomerId: uuid('groomer_id')
+      .notNull()
+      .references(() => people.id),
+    startsAt: timestamp('starts_at', { withTimezone: true }).notNull(),
+    minutes: integer('minutes').notNull(),
+    what: text('what').notNull(),
+    /** What the booking says of trim and wish; the first draft starts from it. */
+    asked: jsonb('asked').$type<Choices>(),
+    /** Hair measured on the day, by zone, mm. */
+    hairMm: jsonb('hair_mm').$type<Record<string, number>>().notNull().default({}),
+    /** Null until the dog has gone home. */
+    record: jsonb('record').$type<VisitRecord>(),
+  },
+  (table) => [
+    index('visits_by_day').on(table.salonId, table.startsAt),
+    index('visits_by_dog').on(table.dogId, table.startsAt),
+    isolation('visits'),
+  ],
+);
+
+/** Every save is kept; the latest version is the plan. */
+export const plans = pgTable(
+  'plans',
+  {
+    visitId: uuid('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    version: integer('version').notNull(),
+    salonId: salonId().references(() => salons.salonId),
+    choices: jsonb('choices').$type<Choices>().notNull(),
+    plan: jsonb('plan').$type<Plan>().notNull(),
+    savedBy: uuid('saved_by')
+      .notNull()
+      .references(() => people.id),
+    savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.visitId, table.version] }), isolation('plans')],
+);
+
+export const tools = pgTable(
+  'tools',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    version: version(),
+    kindId: text('kind_id').notNull(),
+    label: text('label').notNull(),
+    lengthMm: doublePrecision('length_mm'),
+    dull: boolean('dull').notNull().default(false),
+    atHand: boolean('at_hand').notNull().default(true),
+    removedAt: timestamp('removed_at', { withTimezone: true }),
+    createdAt: createdAt(),
+  },
+  () => [isolation('tools')],
+);
+
+export const measures = pgTable(
+  'measures',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    toolId: uuid('tool_id')
+      .notNull()
+      .references(() => tools.id),
+    takenAt: timestamp('taken_at', { withTimezone: true }).notNull().defaultNow(),
+    coatClass: text('coat_class').$type<DrawerMeasure['coatClass']>().notNull(),
+    direction: text('direction').$type<DrawerMeasure['direction']>().notNull(),
+    measuredMm: doublePrecision('measured_mm').notNull(),
+    expectedMm: doublePrecision('expected_mm').notNull(),
+  },
+  (table) => [index('measures_by_tool').on(table.toolId), isolation('measures')],
+);

@@ -1,0 +1,234 @@
+import type { Choices } from '@kurrel/contract';
+import type { Plan } from '@kurrel/core';
+import { coatOf, leaves } from '@kurrel/core';
+import { hash } from '@node-rs/argon2';
+import { addDays, addMinutes, startOfDay, subMonths } from 'date-fns';
+import { sql } from 'drizzle-orm';
+import type { Database, SalonTx } from '../database/connect.ts';
+import { inSalon } from '../database/connect.ts';
+import { dogs, measures, people, plans, salons, tools, visits } from '../database/schema.ts';
+import type { Library } from '../packs/load.ts';
+import { planFor, visitSheet } from '../visits/sheet.ts';
+import type { DemoDog } from './dogs.ts';
+import { DEMO_DOGS } from './dogs.ts';
+import { DEMO_DRAWER } from './drawer.ts';
+import { DEMO_SALON, DEMO_SIGN_INS } from './people.ts';
+
+/** A small seeded generator (mulberry32), so that every demo is the same demo. */
+function dice(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+/** Roughly normal, sd 1. */
+const bell = (roll: () => number) => (roll() + roll() + roll() + roll() - 2) * Math.sqrt(3);
+
+/** True when the database has no salon yet. Asked as the owner: the app's role sees no salon but its own. */
+export async function isEmpty(owner: Database): Promise<boolean> {
+  const rows = await owner.select({ id: salons.salonId }).from(salons).limit(1);
+  return rows.length === 0;
+}
+
+/** Removes everything there is. */
+export async function wipe(owner: Database): Promise<void> {
+  await owner.execute(sql`truncate salons, people, sessions, dogs, visits, plans, tools, measures cascade`);
+}
+
+/** Fills an empty database with the demo world; dates are relative to `today`. Returns the salon. */
+export async function seedDemo(owner: Database, library: Library, today: Date): Promise<string> {
+  const [salon] = await owner
+    .insert(salons)
+    .values({ name: DEMO_SALON, unit: 'mm', schools: { doubleCoat: 'consent', face: 'against' } })
+    .returning();
+  if (!salon) throw new Error('insert returned no row');
+  const { salonId } = salon;
+  await inSalon(owner, salonId, async (tx) => {
+    const team = new Map<string, string>();
+    for (const { login, name, role, password, hand } of DEMO_SIGN_INS) {
+      const passwordHash = await hash(password);
+      const [person] = await tx
+        .insert(people)
+        .values({ salonId, login, name, role, hand, passwordHash })
+        .returning();
+      if (person) team.set(login, person.id);
+    }
+    const kept = await tx
+      .insert(tools)
+      .values(
+        DEMO_DRAWER.map((facts, index) => ({
+          ...facts,
+          salonId,
+          createdAt: addMinutes(today, index - 100_000),
+        })),
+      )
+      .returning();
+    const roll = dice(20_260);
+    /** What each tool really leaves against its book, in this salon's hands. */
+    const bias = new Map(kept.map((tool) => [tool.id, 1 + 0.05 * bell(roll)]));
+    for (const demo of DEMO_DOGS) {
+      await seedDog(tx, library, salonId, demo, team.get(demo.groomer) ?? '', today, bias, roll);
+    }
+  });
+  return salonId;
+}
+
+async function seedDog(
+  tx: SalonTx,
+  library: Library,
+  salonId: string,
+  demo: DemoDog,
+  groomerId: string,
+  today: Date,
+  bias: ReadonlyMap<string, number>,
+  roll: () => number,
+): Promise<void> {
+  const [dog] = await tx
+    .insert(dogs)
+    .values({
+      salonId,
+      name: demo.name,
+      breedId: demo.breedId,
+      breedCalled: demo.breedCalled,
+      owner: demo.owner,
+      bornOn: subMonths(today, demo.ageMonths).toISOString().slice(0, 10),
+      coatType: demo.coatType,
+      coatModifiers: [...demo.coatModifiers],
+      dense: demo.dense,
+      measurements: demo.measurements,
+      findings: [...demo.findings],
+      restrictions: [...demo.restrictions],
+      remember: [...demo.remember],
+    })
+    .returning();
+  if (!dog) throw new Error('insert returned no row');
+  const day = startOfDay(today);
+  const startsAt = addMinutes(day, Math.round(demo.at * 60));
+  for (let back = demo.pastVisits; back >= 1; back--) {
+    const on = addDays(startsAt, -back * demo.weeksBetween * 7);
+    await seedPastVisit(tx, library, {
+      salonId,
+      dogId: dog.id,
+      groomerId,
+      on,
+      demo,
+      bias,
+      roll,
+      index: back,
+    });
+  }
+  const [visit] = await tx
+    .insert(visits)
+    .values({
+      salonId,
+      dogId: dog.id,
+      groomerId,
+      startsAt,
+      minutes: demo.minutes,
+      what: demo.what,
+      asked: choicesOf(demo),
+      hairMm: { ...demo.hairMm },
+    })
+    .returning();
+  if (visit && demo.planSaved) {
+    const sheet = await visitSheet(tx, library, visit.id);
+    const choices = choicesOf(demo);
+    const plan = planFor(library, sheet, choices);
+    await tx
+      .insert(plans)
+      .values({ visitId: visit.id, version: 1, salonId, choices, plan, savedBy: groomerId });
+  }
+}
+
+function choicesOf(demo: DemoDog): Choices {
+  return {
+    trimId: demo.trimId,
+    purpose: demo.purpose,
+    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: demo.weeksBetween, ...demo.wish },
+    doubleCoatConsent: false,
+    overrides: [],
+  };
+}
+
+interface PastVisit {
+  readonly salonId: string;
+  readonly dogId: string;
+  readonly groomerId: string;
+  readonly on: Date;
+  readonly demo: DemoDog;
+  readonly bias: ReadonlyMap<string, number>;
+  readonly roll: () => number;
+  readonly index: number;
+}
+
+/** A visit that happened: planned with what was known then, done with this salon's tools, measured with its rule. */
+async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Promise<void> {
+  const { salonId, demo, roll } = past;
+  const [visit] = await tx
+    .insert(visits)
+    .values({
+      salonId,
+      dogId: past.dogId,
+      groomerId: past.groomerId,
+      startsAt: past.on,
+      minutes: demo.minutes,
+      what: demo.what,
+    })
+    .returning();
+  if (!visit) throw new Error('insert returned no row');
+  const sheet = await visitSheet(tx, library, visit.id);
+  const plan = planFor(library, { ...sheet, dog: { ...sheet.dog, restrictions: [] } }, choicesOf(demo));
+  const leftMm = Object.fromEntries(
+    plan.zones.map((zone) => {
+      const truth = zone.tool ? zone.leftMm * (past.bias.get(zone.tool.toolId) ?? 1) : zone.leftMm;
+      return [zone.zone, Math.round(truth * (1 + 0.02 * bell(roll)) * 100) / 100];
+    }),
+  );
+  const note = demo.notes[past.index % demo.notes.length] ?? '';
+  const minutes = Math.round(demo.minutes * (0.95 + 0.2 * roll()));
+  await tx
+    .update(visits)
+    .set({ record: { leftMm, minutes, note } })
+    .where(sql`${visits.id} = ${visit.id}`);
+  await logMeasures(tx, library, plan, past, leftMm);
+}
+
+/** Three zones a visit were measured after the comb-out. */
+async function logMeasures(
+  tx: SalonTx,
+  library: Library,
+  plan: Plan,
+  { salonId, on, demo, roll }: PastVisit,
+  leftMm: Readonly<Record<string, number>>,
+): Promise<void> {
+  const coat = coatOf(library.packs.coats, demo.coatType, demo.coatModifiers, demo.dense);
+  const worth = plan.zones.filter(
+    ({ tool, side }) => tool && side !== 'right' && ['clip', 'comb'].includes(tool.technique),
+  );
+  const drawer = await tx.select().from(tools);
+  const seen = new Set<string>();
+  for (const zone of worth) {
+    if (!zone.tool || seen.has(zone.tool.toolId) || seen.size >= 3) continue;
+    seen.add(zone.tool.toolId);
+    const owned = drawer.find((t) => t.id === zone.tool?.toolId);
+    const kind = library.packs.tools.kinds.find((k) => k.id === owned?.kindId);
+    const nominalMm = owned?.lengthMm ?? kind?.nominalMm;
+    if (!owned || !kind || !nominalMm) continue;
+    const use = { direction: zone.tool.direction, layDeg: coat.layDeg, dense: coat.dense };
+    const expectedMm = leaves({ technique: kind.technique, nominalMm }, use).mm;
+    const measuredMm = Math.max(0.1, (leftMm[zone.zone] ?? expectedMm) + 0.4 * bell(roll));
+    await tx.insert(measures).values({
+      salonId,
+      toolId: owned.id,
+      takenAt: on,
+      coatClass: coat.class,
+      direction: zone.tool.direction,
+      measuredMm: Math.round(measuredMm * 10) / 10,
+      expectedMm,
+    });
+  }
+}

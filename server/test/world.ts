@@ -1,0 +1,114 @@
+import { randomUUID } from 'node:crypto';
+import type { Choices, Dog, TodayLine, Tool } from '@kurrel/contract';
+import { hash } from '@node-rs/argon2';
+import type {} from '../../scripts/src/testDatabase.ts';
+import pg from 'pg';
+import { pino } from 'pino';
+import request from 'supertest';
+import type TestAgent from 'supertest/lib/agent.js';
+import { inject } from 'vitest';
+import { createApp } from '../src/app.ts';
+import type { Connection } from '../src/database/connect.ts';
+import { connect } from '../src/database/connect.ts';
+import { migrateDatabase } from '../src/database/migrate.ts';
+import { people, salons } from '../src/database/schema.ts';
+import { loadLibrary } from '../src/packs/load.ts';
+import { seedDemo } from '../src/seed/demo.ts';
+import { DEMO_SIGN_INS } from '../src/seed/people.ts';
+
+/** A database of its own with the demo salon in it and a second salon beside it. */
+export interface World {
+  readonly app: ReturnType<typeof createApp>;
+  readonly owner: Connection;
+  readonly appConnection: Connection;
+  readonly fennelRow: string;
+  readonly otherSalon: string;
+  readonly signIn: (login: string) => Promise<TestAgent>;
+  readonly close: () => Promise<void>;
+}
+
+export const library = loadLibrary();
+
+export async function createWorld(): Promise<World> {
+  const postgres = inject('postgres');
+  const database = `t_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Client({ connectionString: postgres.owner.replace('%', 'postgres') });
+  await admin.connect();
+  await admin.query(`create database ${database}`);
+  await admin.end();
+
+  const ownerUrl = postgres.owner.replace('%', database);
+  await migrateDatabase(ownerUrl, postgres.appPassword);
+  const owner = connect(ownerUrl);
+  const appConnection = connect(postgres.app.replace('%', database));
+  const fennelRow = await seedDemo(owner.db, library, new Date());
+  const [other] = await owner.db
+    .insert(salons)
+    .values({ name: 'Lamp Lane', unit: 'in', schools: { doubleCoat: 'decline', face: 'with' } })
+    .returning();
+  const otherSalon = other?.salonId ?? '';
+  const passwordHash = await hash('lamp-lane-lead');
+  await owner.db
+    .insert(people)
+    .values({ salonId: otherSalon, login: 'zephyrine', name: 'Zephyrine Boll', role: 'lead', passwordHash });
+
+  const app = createApp({
+    db: appConnection.db,
+    library,
+    log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
+    webFolder: null,
+    demo: DEMO_SIGN_INS,
+  });
+  const signIn = async (login: string) => {
+    const agent = request.agent(app);
+    const password = DEMO_SIGN_INS.find((p) => p.login === login)?.password ?? 'lamp-lane-lead';
+    await agent.post('/api/session').send({ login, password }).expect(204);
+    return agent;
+  };
+  return {
+    app,
+    owner,
+    appConnection,
+    fennelRow,
+    otherSalon,
+    signIn,
+    close: async () => {
+      await appConnection.close();
+      await owner.close();
+    },
+  };
+}
+
+export async function dogNamed(agent: TestAgent, name: string): Promise<Dog> {
+  const { body } = (await agent.get(`/api/dogs?q=${name}`).expect(200)) as { body: Dog[] };
+  const [dog] = body;
+  if (!dog) throw new Error(`no dog called ${name}`);
+  return dog;
+}
+
+/** The visit that is still to come, of a dog of the demo. */
+export async function visitOf(agent: TestAgent, name: string): Promise<string> {
+  const from = new Date(Date.now() - 86_400_000).toISOString();
+  const to = new Date(Date.now() + 3 * 86_400_000).toISOString();
+  const { body } = (await agent.get(`/api/visits?from=${from}&to=${to}`).expect(200)) as {
+    body: TodayLine[];
+  };
+  const line = body.find((l) => l.dog === name);
+  if (!line) throw new Error(`no visit of ${name}`);
+  return line.visitId;
+}
+
+export async function toolLabelled(agent: TestAgent, label: string): Promise<Tool> {
+  const { body } = (await agent.get('/api/drawer').expect(200)) as { body: Tool[] };
+  const tool = body.find((t) => t.label === label);
+  if (!tool) throw new Error(`no tool labelled ${label}`);
+  return tool;
+}
+
+export const lamb: Choices = {
+  trimId: 'lamb',
+  purpose: 'pet',
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
+  doubleCoatConsent: false,
+  overrides: [],
+};
