@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import names from './breed-names.json' with { type: 'json' };
 import { breeds, packs } from '../core/testing/packs.ts';
 import { landmark } from '../core/src/body/landmarks.ts';
 import { bodyOf, dogZones } from '../core/src/index.ts';
@@ -93,6 +94,12 @@ describe('the packs hold together', () => {
         breed.id,
       ).toBe(true);
     }
+  });
+
+  it('the list of breed names is that of the packs', () => {
+    const listed = [...names].sort((a, b) => a.id.localeCompare(b.id));
+    const there = breeds.map(({ id, name, generic }) => ({ id, name, generic }));
+    expect(listed).toEqual(there.sort((a, b) => a.id.localeCompare(b.id)));
   });
 
   it('a generic pack claims no standard', () => {

@@ -1,3 +1,4 @@
+import type {} from 'vitest';
 import type { TestProject } from 'vitest/node';
 import { startThrowaway } from './cluster.ts';
 

@@ -52,3 +52,45 @@ export interface PlanInput {
   readonly doubleCoatConsent: boolean;
   readonly overrides: readonly Override[];
 }
+
+/** What is known of a dog on the day, as it is stored. */
+export interface PlanFacts {
+  readonly dog: {
+    readonly coatType: string;
+    readonly coatModifiers: readonly string[];
+    readonly dense: boolean;
+    readonly findings: readonly SeenFinding[];
+    readonly restrictions: readonly SeenRestriction[];
+  };
+  readonly hairMm: Readonly<Record<string, number>>;
+  readonly drawer: readonly DrawerTool[];
+  readonly schools: Schools;
+}
+
+export type PlanChoices = Pick<PlanInput, 'trimId' | 'purpose' | 'wish' | 'doubleCoatConsent' | 'overrides'>;
+
+/** Facts and choices put together: the same input, hence the same plan, on the server and in the browser. */
+export function planInputOf(
+  packs: Packs,
+  breed: BreedPack,
+  facts: PlanFacts,
+  choices: PlanChoices,
+): PlanInput {
+  const { dog, hairMm, drawer, schools } = facts;
+  const { trimId, purpose, wish, doubleCoatConsent, overrides } = choices;
+  return {
+    packs,
+    breed,
+    coat: { type: dog.coatType, modifiers: dog.coatModifiers, dense: dog.dense },
+    findings: dog.findings,
+    restrictions: dog.restrictions,
+    hairMm,
+    drawer,
+    schools,
+    trimId,
+    purpose,
+    wish,
+    doubleCoatConsent,
+    overrides,
+  };
+}

@@ -112,9 +112,15 @@ export function limitsOf(zone: DogZone, coat: Coat, input: PlanInput): Limits {
   };
 }
 
-function doubleCoatDecision(zone: DogZone, coat: Coat, input: PlanInput): Limits['doubleCoat'] {
-  if (coat.clipping !== 'double' || !zone.kind.jacket) return 'no';
+/** Whether this dog's coat may be shaved: the salon's school, and written consent. */
+export function doubleCoatAnswer(coat: Coat, input: PlanInput): Limits['doubleCoat'] {
+  if (coat.clipping !== 'double') return 'no';
   return input.schools.doubleCoat === 'consent' && input.doubleCoatConsent ? 'consented' : 'declined';
+}
+
+/** The answer bears on the coat of body, legs and tail; head, feet, belly and sanitary area are tidied as ever. */
+function doubleCoatDecision(zone: DogZone, coat: Coat, input: PlanInput): Limits['doubleCoat'] {
+  return zone.kind.region === 'head' || zone.kind.thinSkin ? 'no' : doubleCoatAnswer(coat, input);
 }
 
 function bearsOn(kind: RestrictionKind, seenAt: string | null, zone: DogZone): boolean {

@@ -133,10 +133,15 @@ describe('a shave-down wish on a double coat', () => {
     const conflict = plan.conflicts.find((c) => c.zone === 'back');
     expect(conflict).toMatchObject({ kind: 'double-coat-declined', askedMm: 5 });
     expect(conflict?.alternatives.length).toBeGreaterThan(1);
-    for (const zone of ['back', 'rib.left', 'thigh.right']) {
+    for (const zone of ['back', 'rib.left', 'thigh.right', 'forechest', 'breech.left', 'tail']) {
       expect(['clip', 'comb']).not.toContain(zoneOf(plan, zone).tool?.technique);
       expect(zoneOf(plan, zone).leftMm).toBeGreaterThan(13);
     }
+  });
+
+  it('is declined for the whole dog: no zone is cut to the length that was asked', () => {
+    const plan = planGroom(inputFor('samoyed', { wish, hairMm: longHair }));
+    expect(plan.zones.filter((zone) => zone.targetMm === 5)).toEqual([]);
   });
 
   it('goes to the longest workable length where the salon’s school allows it and consent is written', () => {

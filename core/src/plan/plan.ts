@@ -162,9 +162,12 @@ function draftZone(
   const { tolerance } = input.packs.zones;
   const share = input.purpose === 'show' ? tolerance.showShare : tolerance.share;
   const toleranceMm = Math.max(tolerance.leastMm, share * targetMm);
-  const techniques = techniquesFor(area, limits, override, input);
+  const wantsAllOver = target.reasons.some((r) => r.rule === 'wish-all-over' && !r.overruled);
+  const techniques = techniquesFor(area, limits, override, wantsAllOver);
   const untouched =
-    limits.leaveAlone || techniques.length === 0 || leavesHair(area, limits, targetMm, override, input);
+    limits.leaveAlone ||
+    techniques.length === 0 ||
+    leavesHair(area, limits, targetMm, override, wantsAllOver, input);
   const face = faceDirection(zone, area, limits, input);
   if (face && !untouched) reasons.push(face);
   const demand: ZoneDemand | null = untouched
@@ -220,11 +223,10 @@ function techniquesFor(
   area: TrimArea,
   limits: Limits,
   override: Override | null,
-  input: PlanInput,
+  wantsAllOver: boolean,
 ): readonly Technique[] {
   if (override) return [...BY_HAND, 'strip'];
-  const allOver = input.wish.allOverMm !== null && limits.doubleCoat !== 'declined';
-  const wanted = allOver ? [...area.techniques, ...BY_HAND] : area.techniques;
+  const wanted = wantsAllOver ? [...area.techniques, ...BY_HAND] : area.techniques;
   return [...new Set(wanted)].filter(
     (technique) => technique !== 'leave' && !limits.forbidden.includes(technique),
   );
@@ -236,13 +238,13 @@ function leavesHair(
   limits: Limits,
   targetMm: number,
   override: Override | null,
+  wantsAllOver: boolean,
   input: PlanInput,
 ): boolean {
   if (override) return false;
   const tolerance = Math.max(input.packs.zones.tolerance.leastMm, targetMm * 0.02);
   if (limits.ceilingMm <= targetMm + tolerance) return true;
   if (!area.techniques.includes('leave')) return false;
-  const wantsAllOver = input.wish.allOverMm !== null && limits.doubleCoat !== 'declined';
   return !wantsAllOver && (limits.ceilingMm === Infinity || limits.ceilingMm <= area.range[1]);
 }
 

@@ -4,6 +4,7 @@ import type { Coat } from '../coat/hair.ts';
 import { daysToReach } from '../coat/hair.ts';
 import type { PlanInput } from './input.ts';
 import type { Limits } from './limits.ts';
+import { doubleCoatAnswer } from './limits.ts';
 import type { Conflict, Reason } from './reason.ts';
 import type { DogZone } from './zones.ts';
 
@@ -53,7 +54,7 @@ export function targetOf(
   if (asked) {
     const beyond = asked.mm < area.range[0] || asked.mm > area.range[1];
     const standardWins = input.purpose === 'show' && beyond;
-    const declined = asked.rule === 'wish-all-over' && limits.doubleCoat === 'declined';
+    const declined = asked.rule === 'wish-all-over' && doubleCoatAnswer(coat, input) === 'declined';
     const wins = !standardWins && !declined;
     const wish: Reason = {
       stage: 'wish',

@@ -10,8 +10,6 @@ export interface ZoneKind {
   readonly seenFromSide: boolean;
   readonly thinSkin: boolean;
   readonly fold: boolean;
-  /** Part of the jacket, which double and wire coats protect. */
-  readonly jacket: boolean;
   readonly near: readonly string[];
   readonly cautions: readonly string[];
 }

@@ -1,6 +1,6 @@
 import type { Choices } from '@kurrel/contract';
-import type { Plan } from '@kurrel/core';
-import { coatOf, leaves } from '@kurrel/core';
+import type { DrawerTool, Plan } from '@kurrel/core';
+import { coatOf, toolOptions } from '@kurrel/core';
 import { hash } from '@node-rs/argon2';
 import { addDays, addMinutes, startOfDay, subMonths } from 'date-fns';
 import { sql } from 'drizzle-orm';
@@ -69,7 +69,7 @@ export async function seedDemo(owner: Database, library: Library, today: Date): 
       .returning();
     const roll = dice(20_260);
     /** What each tool really leaves against its book, in this salon's hands. */
-    const bias = new Map(kept.map((tool) => [tool.id, 1 + 0.05 * bell(roll)]));
+    const bias = new Map(kept.map((tool) => [tool.id, 1 + 0.035 * bell(roll)]));
     for (const demo of DEMO_DOGS) {
       await seedDog(tx, library, salonId, demo, team.get(demo.groomer) ?? '', today, bias, roll);
     }
@@ -182,9 +182,12 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
   if (!visit) throw new Error('insert returned no row');
   const sheet = await visitSheet(tx, library, visit.id);
   const plan = planFor(library, { ...sheet, dog: { ...sheet.dog, restrictions: [] } }, choicesOf(demo));
+  const expected = bookLengths(library, plan, sheet.drawer, demo);
   const leftMm = Object.fromEntries(
     plan.zones.map((zone) => {
-      const truth = zone.tool ? zone.leftMm * (past.bias.get(zone.tool.toolId) ?? 1) : zone.leftMm;
+      const truth = zone.tool
+        ? (expected.get(zone.zone) ?? zone.leftMm) * (past.bias.get(zone.tool.toolId) ?? 1)
+        : zone.leftMm;
       return [zone.zone, Math.round(truth * (1 + 0.02 * bell(roll)) * 100) / 100];
     }),
   );
@@ -194,41 +197,45 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
     .update(visits)
     .set({ record: { leftMm, minutes, note } })
     .where(sql`${visits.id} = ${visit.id}`);
-  await logMeasures(tx, library, plan, past, leftMm);
+  const coat = coatOf(library.packs.coats, demo.coatType, demo.coatModifiers, demo.dense);
+  const measured = new Set<string>();
+  for (const { zone, tool } of plan.zones) {
+    const expectedMm = expected.get(zone);
+    if (!tool || expectedMm === undefined || measured.has(`${tool.toolId} ${tool.direction}`)) continue;
+    measured.add(`${tool.toolId} ${tool.direction}`);
+    const measuredMm = Math.max(0.1, Math.round(((leftMm[zone] ?? expectedMm) + 0.4 * bell(roll)) * 10) / 10);
+    const { toolId, direction } = tool;
+    await tx
+      .insert(measures)
+      .values({
+        salonId,
+        toolId,
+        takenAt: past.on,
+        coatClass: coat.class,
+        direction,
+        measuredMm,
+        expectedMm,
+      });
+  }
 }
 
-/** Three zones a visit were measured after the comb-out. */
-async function logMeasures(
-  tx: SalonTx,
+/** What the book says each clipped zone was left at, before anything was learned. */
+function bookLengths(
   library: Library,
   plan: Plan,
-  { salonId, on, demo, roll }: PastVisit,
-  leftMm: Readonly<Record<string, number>>,
-): Promise<void> {
+  drawer: readonly DrawerTool[],
+  demo: DemoDog,
+): ReadonlyMap<string, number> {
   const coat = coatOf(library.packs.coats, demo.coatType, demo.coatModifiers, demo.dense);
-  const worth = plan.zones.filter(
-    ({ tool, side }) => tool && side !== 'right' && ['clip', 'comb'].includes(tool.technique),
+  const options = toolOptions(
+    drawer.map((tool) => ({ ...tool, measures: [] })),
+    library.packs.tools,
+    coat,
   );
-  const drawer = await tx.select().from(tools);
-  const seen = new Set<string>();
-  for (const zone of worth) {
-    if (!zone.tool || seen.has(zone.tool.toolId) || seen.size >= 3) continue;
-    seen.add(zone.tool.toolId);
-    const owned = drawer.find((t) => t.id === zone.tool?.toolId);
-    const kind = library.packs.tools.kinds.find((k) => k.id === owned?.kindId);
-    const nominalMm = owned?.lengthMm ?? kind?.nominalMm;
-    if (!owned || !kind || !nominalMm) continue;
-    const use = { direction: zone.tool.direction, layDeg: coat.layDeg, dense: coat.dense };
-    const expectedMm = leaves({ technique: kind.technique, nominalMm }, use).mm;
-    const measuredMm = Math.max(0.1, (leftMm[zone.zone] ?? expectedMm) + 0.4 * bell(roll));
-    await tx.insert(measures).values({
-      salonId,
-      toolId: owned.id,
-      takenAt: on,
-      coatClass: coat.class,
-      direction: zone.tool.direction,
-      measuredMm: Math.round(measuredMm * 10) / 10,
-      expectedMm,
-    });
-  }
+  return new Map(
+    plan.zones.flatMap(({ zone, tool }) => {
+      const book = options.find((o) => o.toolId === tool?.toolId && o.direction === tool.direction);
+      return book?.leavesMm == null ? [] : [[zone, book.leavesMm] as const];
+    }),
+  );
 }

@@ -1,6 +1,6 @@
 import type { Choices, SavedPlan, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Plan, PlanInput } from '@kurrel/core';
-import { coatOf, hairNow, planGroom } from '@kurrel/core';
+import type { Plan } from '@kurrel/core';
+import { coatOf, hairNow, planGroom, planInputOf } from '@kurrel/core';
 import { and, desc, eq, isNotNull, lt } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
 import { people, plans, salons, visits } from '../database/schema.ts';
@@ -87,20 +87,5 @@ export function planFor(library: Library, sheet: VisitSheet, choices: Choices): 
       throw wrong(`overrides[${index}].toolId`, 'This tool is no longer in the drawer: choose another.');
     }
   }
-  return planGroom(planInput(library, breed, sheet, choices));
-}
-
-function planInput(library: Library, breed: BreedPack, sheet: VisitSheet, choices: Choices): PlanInput {
-  const { dog } = sheet;
-  return {
-    packs: library.packs,
-    breed,
-    coat: { type: dog.coatType, modifiers: dog.coatModifiers, dense: dog.dense },
-    findings: dog.findings,
-    restrictions: dog.restrictions,
-    hairMm: sheet.hairMm,
-    drawer: sheet.drawer,
-    schools: sheet.schools,
-    ...choices,
-  };
+  return planGroom(planInputOf(library.packs, breed, sheet, choices));
 }

@@ -1,0 +1,55 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import puppeteer from 'puppeteer-core';
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path));
+
+export interface OpenBrowser {
+  readonly browser: Browser;
+  /** A page of its own, with its own cookies. */
+  readonly page: (width?: number, height?: number) => Promise<Page>;
+  readonly close: () => Promise<void>;
+}
+
+/** Debian's Chromium without a monitor, in an empty profile. */
+export async function openBrowser(): Promise<OpenBrowser> {
+  if (!CHROMIUM) throw new Error('Chromium is not installed. Run: apt-get install chromium');
+  const profile = mkdtempSync(join(tmpdir(), 'kurrel-chromium-'));
+  const browser = await puppeteer.launch({
+    executablePath: CHROMIUM,
+    userDataDir: profile,
+    headless: true,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--force-prefers-reduced-motion',
+    ],
+  });
+  return {
+    browser,
+    page: async (width = 1280, height = 800) => {
+      const context = await browser.createBrowserContext();
+      const page = await context.newPage();
+      await page.setViewport({ width, height });
+      return page;
+    },
+    close: async () => {
+      await browser.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+/** Signs in as one of the demo team, by name. */
+export async function signIn(page: Page, address: string, name: string): Promise<void> {
+  await page.goto(`${address}/sign-in`);
+  await page.locator(`aside ::-p-text(${name})`).click();
+  await page.waitForSelector('nav[aria-label="Main"]');
+}

@@ -1,0 +1,76 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { openBrowser, signIn } from '@kurrel/e2e/browser';
+import type { Page } from 'puppeteer-core';
+import { advise } from './advice.ts';
+import { buildWeb } from './build.ts';
+import { freePort, PROJECT, startThrowaway } from './cluster.ts';
+import { startServer } from './server.ts';
+import { demoDatabase } from './world.ts';
+
+interface Shot {
+  readonly name: string;
+  readonly size?: readonly [number, number];
+  readonly go: (page: Page, address: string) => Promise<void>;
+}
+
+const openDog = (name: string) => async (page: Page, address: string) => {
+  await page.goto(`${address}/dogs`);
+  await page.locator(`.dog-list ::-p-text(${name})`).click();
+  await page.waitForSelector('.visits a');
+};
+const draft = (name: string) => async (page: Page, address: string) => {
+  await openDog(name)(page, address);
+  await page.click('.visits a');
+  await page.waitForSelector('.coat-rule .bead');
+};
+
+/** One picture per main view, from the demo data. */
+const SHOTS: readonly Shot[] = [
+  { name: 'today', go: async (page, address) => void (await page.goto(address)) },
+  { name: 'dogs', go: async (page, address) => void (await page.goto(`${address}/dogs`)) },
+  { name: 'dog-card', go: openDog('Juniper') },
+  { name: 'drawer', go: async (page, address) => void (await page.goto(`${address}/drawer`)) },
+  { name: 'draft-poodle', go: draft('Juniper') },
+  { name: 'draft-bichon', go: draft('Clementine') },
+  { name: 'draft-airedale', go: draft('Rook') },
+  { name: 'draft-springer', go: draft('Tansy') },
+  { name: 'draft-samoyed', go: draft('Mistral') },
+  { name: 'draft-westie', go: draft('Quill') },
+  { name: 'draft-stand-in', go: draft('Sorrel') },
+  { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
+];
+
+/** `npm run shots [-- name …]`: refreshes docs/screenshots, all of them or the named ones. */
+await advise(async () => {
+  const wanted = process.argv.slice(2);
+  const folder = process.env.SHOTS_FOLDER ?? join(PROJECT, 'docs/screenshots');
+  mkdirSync(folder, { recursive: true });
+  buildWeb();
+  const cluster = await startThrowaway();
+  const server = await startServer(await demoDatabase(cluster, false), await freePort(), { quiet: true });
+  const chromium = await openBrowser();
+  try {
+    const signInPage = await chromium.page();
+    await signInPage.goto(`${server.address}/sign-in`);
+    await signInPage.waitForSelector('.demo-person');
+    if (wanted.length === 0 || wanted.includes('sign-in')) {
+      await signInPage.screenshot({ path: join(folder, 'sign-in.png') });
+    }
+    const page = await chromium.page();
+    await signIn(page, server.address, 'Ottilie Marsh');
+    for (const shot of SHOTS) {
+      if (wanted.length > 0 && !wanted.includes(shot.name)) continue;
+      const [width, height] = shot.size ?? [1280, 800];
+      await page.setViewport({ width, height });
+      await shot.go(page, server.address);
+      await page.waitForNetworkIdle({ idleTime: 300 });
+      await page.screenshot({ path: join(folder, `${shot.name}.png`) });
+      console.log(`${shot.name}.png`);
+    }
+  } finally {
+    await chromium.close();
+    await server.stop();
+    await cluster.stop();
+  }
+});

@@ -1,0 +1,107 @@
+import Button from 'react-bootstrap/Button';
+import Toast from 'react-bootstrap/Toast';
+import ToastContainer from 'react-bootstrap/ToastContainer';
+import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { Loading } from '../parts/Loading.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import {
+  api,
+  problemOf,
+  useRestoreDogMutation,
+  useRestoreToolMutation,
+  useSessionQuery,
+  useSignOutMutation,
+} from './api.ts';
+import { dismiss } from './noticeSlice.ts';
+import { setUnit } from './preferencesSlice.ts';
+import { useAppDispatch, useAppSelector } from './store.ts';
+
+/** The frame of every signed-in screen: where one can go, who is signed in, the unit of lengths. */
+export function Shell() {
+  const session = useSessionQuery();
+  const location = useLocation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [signOut] = useSignOutMutation();
+  const unit = useAppSelector((state) => state.preferences.unit);
+
+  if (session.isLoading) return <Loading what="Kurrel" />;
+  if (session.isError) {
+    const problem = problemOf(session.error);
+    if (problem.status === 401) return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
+    return (
+      <main className="container py-5">
+        <ProblemNote problem={problem} onRetry={() => void session.refetch()} />
+      </main>
+    );
+  }
+  const leave = async () => {
+    await signOut();
+    void navigate('/sign-in');
+    dispatch(api.util.resetApiState());
+  };
+  return (
+    <div className="shell">
+      <a className="visually-hidden-focusable skip" href="#content">
+        Skip to the content
+      </a>
+      <header className="topline">
+        <NavLink to="/" className="wordmark" end>
+          Kurrel
+        </NavLink>
+        <nav aria-label="Main">
+          <NavLink to="/" end>
+            Today
+          </NavLink>
+          <NavLink to="/dogs">Dogs</NavLink>
+          <NavLink to="/drawer">Drawer</NavLink>
+        </nav>
+        <div className="topline-end">
+          <Button
+            variant="outline-secondary"
+            size="sm"
+            aria-label={`Lengths in ${unit === 'mm' ? 'millimetres' : 'inches'}: switch`}
+            onClick={() => dispatch(setUnit(unit === 'mm' ? 'in' : 'mm'))}
+          >
+            {unit}
+          </Button>
+          <span className="who">
+            {session.data?.person.name}
+            <span className="muted"> · {session.data?.person.role}</span>
+          </span>
+          <Button variant="link" size="sm" onClick={() => void leave()}>
+            Sign out
+          </Button>
+        </div>
+      </header>
+      <Outlet />
+      <Notices />
+    </div>
+  );
+}
+
+function Notices() {
+  const notice = useAppSelector((state) => state.notice);
+  const dispatch = useAppDispatch();
+  const [restoreTool] = useRestoreToolMutation();
+  const [restoreDog] = useRestoreDogMutation();
+  const undo = () => {
+    if (notice?.undo?.kind === 'tool') void restoreTool(notice.undo.id);
+    if (notice?.undo?.kind === 'dog') void restoreDog(notice.undo.id);
+    dispatch(dismiss());
+  };
+  return (
+    <ToastContainer position="bottom-center" className="p-3 position-fixed">
+      <Toast show={notice !== null} onClose={() => dispatch(dismiss())} delay={8000} autohide role="status">
+        <Toast.Body className="d-flex align-items-center gap-3">
+          <span className="flex-grow-1">{notice?.text}</span>
+          {notice?.undo && (
+            <Button size="sm" variant="outline-primary" onClick={undo}>
+              Undo
+            </Button>
+          )}
+        </Toast.Body>
+      </Toast>
+    </ToastContainer>
+  );
+}

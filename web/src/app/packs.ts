@@ -1,0 +1,32 @@
+import type { BreedPack, Packs } from '@kurrel/core';
+import archetypes from '../../../packs/archetypes.json';
+import names from '../../../packs/breed-names.json';
+import coats from '../../../packs/coats.json';
+import findings from '../../../packs/findings.json';
+import { version } from '../../../packs/package.json';
+import safety from '../../../packs/safety.json';
+import tools from '../../../packs/tools.json';
+import zones from '../../../packs/zones.json';
+
+/** The packs as shipped; the server has held them against their schemas. Loaded with the first screen that draws. */
+export const packs = { version, archetypes, coats, findings, safety, tools, zones } as unknown as Packs;
+
+const files = import.meta.glob<BreedPack>('../../../packs/breeds/*.json', { import: 'default' });
+const loaded = new Map<string, Promise<BreedPack>>();
+
+/** One breed's pack, fetched when first asked for. */
+export function loadBreed(id: string): Promise<BreedPack> {
+  const known = loaded.get(id);
+  if (known) return known;
+  const load = files[`../../../packs/breeds/${id}.json`];
+  const pack = load ? load() : Promise.reject(new Error(`no breed pack ${id}`));
+  loaded.set(id, pack);
+  return pack;
+}
+
+/** Breeds to choose from, generic packs last. */
+export const breedNames: readonly {
+  readonly id: string;
+  readonly name: string;
+  readonly generic: boolean;
+}[] = names;

@@ -1,0 +1,39 @@
+import { createBrowserRouter } from 'react-router';
+import { Lost } from './Lost.tsx';
+import { Shell } from './Shell.tsx';
+
+/** Each screen is its own chunk: signing in loads no more than signing in needs. */
+export const router = createBrowserRouter([
+  {
+    path: '/sign-in',
+    lazy: async () => ({ Component: (await import('../screens/signIn/SignIn.tsx')).SignIn }),
+    HydrateFallback: () => null,
+  },
+  {
+    path: '/',
+    Component: Shell,
+    ErrorBoundary: Lost,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('../screens/today/Today.tsx')).Today }) },
+      { path: 'dogs', lazy: async () => ({ Component: (await import('../screens/dogs/Dogs.tsx')).Dogs }) },
+      {
+        path: 'dogs/new',
+        lazy: async () => ({ Component: (await import('../screens/dogs/DogCard.tsx')).NewDog }),
+      },
+      {
+        path: 'dogs/:id',
+        lazy: async () => ({ Component: (await import('../screens/dogs/DogCard.tsx')).DogCard }),
+      },
+      {
+        path: 'drawer',
+        lazy: async () => ({ Component: (await import('../screens/drawer/Drawer.tsx')).Drawer }),
+      },
+      {
+        path: 'visits/:id/draft',
+        lazy: async () => ({ Component: (await import('../screens/draft/Draft.tsx')).Draft }),
+      },
+      { path: '*', Component: Lost },
+    ],
+  },
+]);

@@ -1,0 +1,235 @@
+import type { Body, CoatType, DrawnLine, LengthUnit, Outline, Plan, Point, ViewPart } from '@kurrel/core';
+import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
+import type { ReactNode } from 'react';
+import { memo, useMemo, useRef } from 'react';
+import type { Callout, PlacedCallout } from './callouts.ts';
+import { placeCallouts } from './callouts.ts';
+import type { Frame } from './frame.ts';
+import { pathOf, SHEET } from './frame.ts';
+import { hairMarks, hairPath, tipsPath } from './hairMarks.ts';
+import { tintOf } from './tint.ts';
+import type { ZoneGroup } from './zoneGroups.ts';
+
+export interface DogDrawingProps {
+  readonly label: string;
+  readonly body: Body;
+  readonly plan: Plan;
+  readonly frame: Frame;
+  /** The coat to draw: what the plan leaves, or what is there. */
+  readonly outline: Outline;
+  readonly ghost: Outline | null;
+  readonly ideal: readonly Point[] | null;
+  readonly lines: readonly DrawnLine[];
+  readonly texture: CoatType['texture'];
+  readonly lengthOf: (zone: string) => number;
+  readonly groups: readonly ZoneGroup[];
+  readonly selected: string;
+  readonly unit: LengthUnit;
+  /** Labels keep their places while a length is being dragged. */
+  readonly steady: boolean;
+  readonly onSelect: (zone: string) => void;
+}
+
+/** The dog as a measured drawing: body, coat to leave, coat there now, standard, clip lines, lengths on the dog. */
+export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
+  const { body, frame, outline, ghost, ideal, lines, lengthOf, selected } = props;
+  const parts = body.views.side.parts;
+  const paths = useMemo(() => outline.map((part) => pathOf(part.line, frame)), [outline, frame]);
+  const ghosts = useMemo(() => ghost?.map((part) => pathOf(part.line, frame)) ?? [], [ghost, frame]);
+  const marks = useMemo(() => hairMarks(body), [body]);
+  const near = indices(parts, false);
+  const far = indices(parts, true);
+  const { eye, nose, mouth } = body.views.side;
+
+  return (
+    <svg
+      className="dog"
+      viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
+      role="img"
+      aria-label={props.label}
+      onClick={(event) => {
+        const zone = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
+        if (zone) props.onSelect(zone);
+      }}
+    >
+      <line className="ground" x1={40} x2={SHEET.width - 40} y1={frame.y(0) + 1} y2={frame.y(0) + 1} />
+      {ghosts.map((d, index) => (
+        <path key={index} d={d} className="ghost" />
+      ))}
+      {ghosts.map((d, index) => (
+        <path key={index} d={d} className="ghost-fill" />
+      ))}
+      <g className="far">
+        <Coat
+          parts={parts}
+          paths={paths}
+          which={far}
+          frame={frame}
+          lengthOf={(zone) => lengthOf(otherSide(zone))}
+          selected=""
+        />
+      </g>
+      <Coat parts={parts} paths={paths} which={near} frame={frame} lengthOf={lengthOf} selected={selected} />
+      <path className="hair" d={hairPath(marks, lengthOf, props.texture, frame)} />
+      <path className="hair tips" d={tipsPath(body, outline, lengthOf, props.texture, frame)} />
+      {ideal && <path className="ideal" d={pathOf(ideal, frame, false)} />}
+      {lines.map((line) => (
+        <path key={line.id} className="clip-line" d={pathOf(line.points, frame, false)}>
+          <title>{line.name}</title>
+        </path>
+      ))}
+      <Face eye={eye} nose={nose} mouth={mouth} frame={frame} />
+      <Labels {...props} />
+    </svg>
+  );
+});
+
+const indices = (parts: readonly ViewPart[], far: boolean) =>
+  parts.flatMap((part, index) => (part.far === far ? [index] : []));
+
+interface CoatProps {
+  readonly parts: readonly ViewPart[];
+  readonly paths: readonly string[];
+  readonly which: readonly number[];
+  readonly frame: Frame;
+  readonly lengthOf: (zone: string) => number;
+  readonly selected: string;
+}
+
+/** All contours first, then all fills: the parts read as one animal with one outline. */
+function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): ReactNode {
+  return (
+    <>
+      {which.map((index) => (
+        <path key={index} d={paths[index]} className="contour" />
+      ))}
+      {which.map((index) => {
+        const part = parts[index];
+        if (!part) return null;
+        const clip = `clip-${part.far ? 'far-' : ''}${part.id}`;
+        return (
+          <g key={index}>
+            <clipPath id={clip}>
+              <path d={paths[index]} />
+            </clipPath>
+            <g clipPath={`url(#${clip})`}>
+              <Patches
+                part={part}
+                outline={paths[index] ?? ''}
+                frame={frame}
+                lengthOf={lengthOf}
+                selected={selected}
+              />
+            </g>
+            {part.id === 'ear' && <path d={paths[index]} className="ear-edge" />}
+            <SkinLine part={part} frame={frame} />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Patches({
+  part,
+  outline,
+  frame,
+  lengthOf,
+  selected,
+}: Omit<CoatProps, 'parts' | 'paths' | 'which'> & { readonly part: ViewPart; readonly outline: string }) {
+  const curves = useMemo(
+    () => part.patches.map((patch) => (patch.curve ? pathOf(patch.curve, frame) : null)),
+    [part, frame],
+  );
+  return part.patches.map((patch, index) => (
+    <path
+      key={`${patch.zone}-${index}`}
+      d={curves[index] ?? outline}
+      data-zone={part.far ? otherSide(patch.zone) : patch.zone}
+      className={zoneKindId(patch.zone) === selected ? 'zone selected' : 'zone'}
+      fill={tintOf(lengthOf(patch.zone))}
+    />
+  ));
+}
+
+const SkinLine = memo(function SkinLine({ part, frame }: { readonly part: ViewPart; readonly frame: Frame }) {
+  return (
+    <path
+      className="skin"
+      d={pathOf(
+        part.stations.map((s) => s.point),
+        frame,
+      )}
+    />
+  );
+});
+
+function Face({
+  eye,
+  nose,
+  mouth,
+  frame,
+}: Pick<Body['views']['side'], 'eye' | 'nose' | 'mouth'> & { readonly frame: Frame }) {
+  const at = frame.point(eye.at);
+  const radius = eye.radiusMm * frame.scale;
+  return (
+    <g className="face" aria-hidden="true">
+      <path d={pathOf(mouth, frame, false)} className="mouth" />
+      <path d={pathOf(nose, frame)} className="nose" />
+      <circle cx={at.x} cy={at.y} r={radius} />
+      <circle cx={at.x - radius * 0.3} cy={at.y - radius * 0.32} r={radius * 0.27} className="glint" />
+    </g>
+  );
+}
+
+const LABEL_HEIGHT = 38;
+const labelWidth = (title: string, below: string) =>
+  Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
+
+function Labels({ groups, frame, outline, selected, unit, steady, onSelect }: DogDrawingProps) {
+  const callouts: Callout[] = groups.map((group) => ({
+    key: group.key,
+    anchor: frame.point(group.anchor),
+    width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below),
+    height: LABEL_HEIGHT,
+  }));
+  const last = useRef<readonly PlacedCallout[]>([]);
+  const placed = useMemo(() => {
+    if (steady && last.current.length > 0) return last.current;
+    return placeCallouts(
+      callouts,
+      outline.map((part) => part.line.map(frame.point)),
+    );
+    // A new place is looked for when the groups or the resting outline change, not with every redraw.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [steady, frame, steady ? null : outline, groups.map((g) => g.key + g.below).join()]);
+  last.current = placed;
+  const byKey = new Map(groups.map((group) => [group.key, group]));
+  return (
+    <g className="callouts">
+      {placed.map(({ key, x, y, from }) => {
+        const group = byKey.get(key);
+        const callout = callouts.find((c) => c.key === key);
+        if (!group || !callout) return null;
+        const on = group.zones.some((zone) => zoneKindId(zone) === selected);
+        return (
+          <g
+            key={key}
+            className={on ? 'callout on' : 'callout'}
+            onClick={() => onSelect(group.zones[0] ?? '')}
+          >
+            <line x1={callout.anchor.x} y1={callout.anchor.y} x2={from.x} y2={from.y} />
+            <circle cx={callout.anchor.x} cy={callout.anchor.y} r={3.2} />
+            <rect x={x} y={y} width={callout.width} height={LABEL_HEIGHT} rx={5} />
+            <text x={x + 9} y={y + 16} className="length">
+              {lengthNumber(group.leftMm, unit)} {unit}
+            </text>
+            <text x={x + 9} y={y + 30} className="tool">
+              {group.below}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,42 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { overlaps, placeCallouts } from './callouts.ts';
+import { SHEET } from './frame.ts';
+
+const disc = Array.from({ length: 40 }, (_, i) => ({
+  x: 390 + 150 * Math.cos((i * Math.PI) / 20),
+  y: 300 + 130 * Math.sin((i * Math.PI) / 20),
+}));
+const anchor = fc.record({ x: fc.integer({ min: 260, max: 520 }), y: fc.integer({ min: 190, max: 410 }) });
+
+describe('labels around the dog', () => {
+  it('cover neither the dog nor one another, and stay on the sheet', () => {
+    fc.assert(
+      fc.property(fc.array(anchor, { maxLength: 14 }), (anchors) => {
+        const callouts = anchors.map((a, i) => ({ key: `${i}`, anchor: a, width: 96, height: 36 }));
+        const boxes = placeCallouts(callouts, [disc]).map((p) => ({ x: p.x, y: p.y, width: 96, height: 36 }));
+        boxes.forEach((box, i) => {
+          expect(box.x).toBeGreaterThanOrEqual(0);
+          expect(box.x + box.width).toBeLessThanOrEqual(SHEET.width);
+          for (const other of boxes.slice(i + 1)) expect(overlaps(box, other)).toBe(false);
+          const corners = [box.x, box.x + box.width].flatMap((x) =>
+            [box.y, box.y + box.height].map((y) => ({ x, y })),
+          );
+          for (const c of corners) {
+            expect(((c.x - 390) / 150) ** 2 + ((c.y - 300) / 130) ** 2).toBeGreaterThan(1);
+          }
+        });
+      }),
+    );
+  });
+
+  it('find room for fourteen', () => {
+    const callouts = Array.from({ length: 14 }, (_, i) => ({
+      key: `${i}`,
+      anchor: { x: 390 + 120 * Math.cos(i), y: 300 + 100 * Math.sin(i) },
+      width: 96,
+      height: 36,
+    }));
+    expect(placeCallouts(callouts, [disc])).toHaveLength(14);
+  });
+});

@@ -1,0 +1,73 @@
+import type { Plan, Point, SideView, ZonePlan } from '@kurrel/core';
+import { zoneKindId } from '@kurrel/core';
+
+/** Zones that get one label on the drawing: same length, same tool, the same end of the dog. */
+export interface ZoneGroup {
+  readonly key: string;
+  readonly zones: readonly string[];
+  readonly leftMm: number;
+  /** The label's second line. */
+  readonly below: string;
+  readonly anchor: Point;
+}
+
+const SHORT: Readonly<Record<string, string>> = { against: ', against', across: ', across', with: '' };
+
+function below(zone: ZonePlan): string {
+  if (!zone.tool) return zone.leftAlone ? 'leave' : 'no tool';
+  const { technique, label, direction } = zone.tool;
+  return technique === 'clip' || technique === 'comb' ? `${label}${SHORT[direction] ?? ''}` : label;
+}
+
+/** Groups of the side view, the selected zone first and on its own, the widest groups next. */
+export function zoneGroups(plan: Plan, view: SideView, selected: string): readonly ZoneGroup[] {
+  const anchors = new Map<string, Point>();
+  for (const part of view.parts) {
+    if (part.far) continue;
+    for (const patch of part.patches)
+      if (patch.label && !anchors.has(patch.zone)) anchors.set(patch.zone, patch.label);
+  }
+  const groups = new Map<string, { zones: ZonePlan[]; anchor: Point }>();
+  for (const zone of plan.zones) {
+    const anchor = anchors.get(zone.zone);
+    if (!anchor) continue;
+    const own = zoneKindId(zone.zone) === selected ? 'selected' : regionOf(zone.zone);
+    const key = `${own}|${zone.leftAlone ? 'leave' : zone.leftMm.toFixed(1)}|${below(zone)}`;
+    const group = groups.get(key) ?? { zones: [], anchor };
+    group.zones.push(zone);
+    groups.set(key, group);
+  }
+  return [...groups.entries()]
+    .map(([key, { zones, anchor }]) => {
+      const [first] = zones;
+      return {
+        key: key.startsWith('selected') ? 'selected' : `${zones[0]?.zone ?? key}`,
+        zones: zones.map((zone) => zone.zone),
+        leftMm: first?.leftMm ?? 0,
+        below: first ? below(first) : '',
+        anchor,
+      };
+    })
+    .sort(
+      (a, b) =>
+        Number(b.key === 'selected') - Number(a.key === 'selected') || b.zones.length - a.zones.length,
+    );
+}
+
+const REGION: readonly (readonly [string, readonly string[]])[] = [
+  ['face', ['foreface', 'cheek', 'beard']],
+  ['top', ['topknot', 'brow']],
+  ['ear', ['ear-outside', 'ear-fringe']],
+  ['front', ['throat', 'forechest', 'shoulder']],
+  ['body', ['nape', 'back', 'loin', 'croup', 'rib']],
+  ['under', ['brisket', 'belly']],
+  ['foreleg', ['foreleg', 'pastern']],
+  ['feet', ['forefoot', 'hindfoot']],
+  ['hind', ['thigh', 'breech', 'gaskin', 'hock']],
+  ['tail', ['tail', 'tail-root']],
+];
+
+function regionOf(zone: string): string {
+  const kind = zoneKindId(zone);
+  return REGION.find(([, kinds]) => kinds.includes(kind))?.[0] ?? kind;
+}

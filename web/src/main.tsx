@@ -1,0 +1,19 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { RouterProvider } from 'react-router';
+import '@fontsource/atkinson-hyperlegible-next/400.css';
+import '@fontsource/atkinson-hyperlegible-next/700.css';
+import './app/theme.scss';
+import { router } from './app/routes.tsx';
+import { createStore } from './app/store.ts';
+
+const root = document.getElementById('root');
+if (!root) throw new Error('index.html has no #root');
+createRoot(root).render(
+  <StrictMode>
+    <Provider store={createStore()}>
+      <RouterProvider router={router} />
+    </Provider>
+  </StrictMode>,
+);

@@ -1,0 +1,282 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import type { Dog, DogFacts } from '@kurrel/contract';
+import { dogSchema } from '@kurrel/contract';
+import type { MeasureKey } from '@kurrel/core';
+import { MEASURES } from '@kurrel/core';
+import { useEffect } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { Control, FieldError, FieldErrors, UseFormRegister } from 'react-hook-form';
+import { useFieldArray, useForm, useWatch } from 'react-hook-form';
+import { breedNames, loadBreed, packs } from '../../app/packs.ts';
+import { DogPreview } from './DogPreview.tsx';
+
+const TAPE: Readonly<Record<MeasureKey, string>> = {
+  heightMm: 'Height at withers',
+  lengthMm: 'Length, forechest to pin bone',
+  chestDepthMm: 'Depth of chest',
+  chestWidthMm: 'Width of chest',
+  elbowHeightMm: 'Height of elbow',
+  neckMm: 'Neck',
+  headMm: 'Head',
+  muzzleMm: 'Muzzle',
+  earMm: 'Ear leather',
+  hockHeightMm: 'Height of hock',
+  loinMm: 'Loin',
+  tailMm: 'Tail bone',
+  footWidthMm: 'Forefoot, length',
+  weightKg: 'Weight',
+};
+
+const BLANK: DogFacts = {
+  name: '',
+  breedId: '',
+  breedCalled: '',
+  owner: '',
+  bornOn: '' as unknown as Date,
+  coatType: '',
+  coatModifiers: [],
+  dense: false,
+  measurements: {},
+  findings: [],
+  restrictions: [],
+  remember: [],
+};
+
+interface DogFormProps {
+  readonly dog: Dog | null;
+  readonly saving: boolean;
+  readonly onSave: (facts: DogFacts) => Promise<void>;
+}
+
+/** What is known of a dog; the drawing beside the tape measures shows what they say. */
+export function DogForm({ dog, saving, onSave }: DogFormProps) {
+  const { register, control, handleSubmit, setValue, getValues, formState } = useForm<DogFacts>({
+    resolver: yupResolver(dogSchema) as never,
+    defaultValues: dog ? { ...dog, bornOn: dog.bornOn as unknown as Date } : BLANK,
+  });
+  const { errors, isDirty } = formState;
+  const breedId = useWatch({ control, name: 'breedId' });
+  useEffect(() => {
+    if (!breedId || getValues('coatType') !== '') return;
+    void loadBreed(breedId).then((breed) => setValue('coatType', breed.coat));
+  }, [breedId, getValues, setValue]);
+
+  return (
+    <Form noValidate className="dog-form" onSubmit={(event) => void handleSubmit(onSave)(event)}>
+      <fieldset>
+        <legend>The dog</legend>
+        <div className="grid">
+          <Field id="name" label="Name" error={errors.name}>
+            <Form.Control isInvalid={!!errors.name} {...register('name')} />
+          </Field>
+          <Field id="owner" label="Owner" error={errors.owner}>
+            <Form.Control isInvalid={!!errors.owner} {...register('owner')} />
+          </Field>
+          <Field id="breedId" label="Breed pack" error={errors.breedId}>
+            <Form.Select isInvalid={!!errors.breedId} {...register('breedId')}>
+              <option value="">choose</option>
+              {breedNames.map((breed) => (
+                <option key={breed.id} value={breed.id}>
+                  {breed.name}
+                </option>
+              ))}
+            </Form.Select>
+          </Field>
+          <Field id="breedCalled" label="Called" error={errors.breedCalled}>
+            <Form.Control placeholder="where a generic pack stands in" {...register('breedCalled')} />
+          </Field>
+          <Field id="bornOn" label="Born" error={errors.bornOn as FieldError | undefined}>
+            <Form.Control type="date" isInvalid={!!errors.bornOn} {...register('bornOn')} />
+          </Field>
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend>The coat it has</legend>
+        <div className="grid">
+          <Field id="coatType" label="Coat" error={errors.coatType}>
+            <Form.Select isInvalid={!!errors.coatType} {...register('coatType')}>
+              <option value="">choose</option>
+              {packs.coats.types.map((type) => (
+                <option key={type.id} value={type.id}>
+                  {type.name}
+                </option>
+              ))}
+            </Form.Select>
+          </Field>
+          <Form.Group className="checks wide">
+            <Form.Check id="dense" label="dense" {...register('dense')} />
+            {packs.coats.modifiers.map((modifier) => (
+              <Form.Check
+                key={modifier.id}
+                id={`modifier-${modifier.id}`}
+                label={modifier.name}
+                value={modifier.id}
+                title={modifier.effect}
+                {...register('coatModifiers')}
+              />
+            ))}
+          </Form.Group>
+        </div>
+      </fieldset>
+      <Tape register={register} control={control} errors={errors} />
+      <Seen control={control} register={register} />
+      <fieldset>
+        <legend>Remember</legend>
+        {[0, 1, 2].map((index) => (
+          <Form.Control
+            key={index}
+            className="mb-2"
+            aria-label={`Thing to remember ${index + 1}`}
+            {...register(`remember.${index}`)}
+          />
+        ))}
+      </fieldset>
+      <div className="form-end">
+        <Button type="submit" disabled={saving || (dog !== null && !isDirty)}>
+          {saving ? 'Saving …' : dog ? 'Save the card' : 'Add this dog'}
+        </Button>
+        {Object.keys(errors).length > 0 && (
+          <span className="text-danger" role="alert">
+            Something above cannot be right; it is marked.
+          </span>
+        )}
+      </div>
+    </Form>
+  );
+}
+
+interface FieldProps {
+  readonly id: string;
+  readonly label: string;
+  readonly error: FieldError | undefined;
+  readonly children: React.ReactNode;
+}
+
+function Field({ id, label, error, children }: FieldProps) {
+  return (
+    <Form.Group controlId={id}>
+      <Form.Label>{label}</Form.Label>
+      {children}
+      <Form.Control.Feedback type="invalid">{error?.message}</Form.Control.Feedback>
+    </Form.Group>
+  );
+}
+
+interface PartProps {
+  readonly control: Control<DogFacts>;
+  readonly register: UseFormRegister<DogFacts>;
+}
+
+function Tape({ register, control, errors }: PartProps & { readonly errors: FieldErrors<DogFacts> }) {
+  return (
+    <fieldset>
+      <legend>Tape and scales</legend>
+      <p className="muted">What is not measured is predicted from the breed, and drawn so.</p>
+      <div className="tape">
+        <div className="grid narrow">
+          {MEASURES.map(({ key }) => {
+            const error = errors.measurements?.[key] as FieldError | undefined;
+            return (
+              <Field
+                key={key}
+                id={`measure-${key}`}
+                label={`${TAPE[key]}, ${key === 'weightKg' ? 'kg' : 'mm'}`}
+                error={error}
+              >
+                <Form.Control
+                  inputMode="decimal"
+                  isInvalid={!!error}
+                  {...register(`measurements.${key}`, {
+                    setValueAs: (value: unknown) =>
+                      value === '' || value === undefined || value === null
+                        ? undefined
+                        : Number(String(value).replace(',', '.')),
+                  })}
+                />
+              </Field>
+            );
+          })}
+        </div>
+        <DogPreview control={control} />
+      </div>
+    </fieldset>
+  );
+}
+
+function Seen({ control, register }: PartProps) {
+  const findings = useFieldArray({ control, name: 'findings' });
+  const restrictions = useFieldArray({ control, name: 'restrictions' });
+  const { zones } = packs.zones;
+  return (
+    <fieldset>
+      <legend>Hands found, and what restricts</legend>
+      {findings.fields.map((field, index) => (
+        <div key={field.id} className="seen">
+          <span>{packs.findings.findings.find((f) => f.id === field.finding)?.name}</span>
+          <Form.Select aria-label={`How much: ${field.finding}`} {...register(`findings.${index}.severity`)}>
+            <option value="mild">mild</option>
+            <option value="marked">marked</option>
+          </Form.Select>
+          <Button variant="link" onClick={() => findings.remove(index)}>
+            Remove
+          </Button>
+        </div>
+      ))}
+      {restrictions.fields.map((field, index) => {
+        const kind = packs.safety.restrictions.find((r) => r.id === field.restriction);
+        return (
+          <div key={field.id} className="seen">
+            <span title={kind?.text}>{kind?.name}</span>
+            {kind?.scope === 'zone' ? (
+              <Form.Select aria-label={`Where: ${kind.name}`} {...register(`restrictions.${index}.zone`)}>
+                {zones.flatMap((zone) =>
+                  (zone.paired ? [`${zone.id}.left`, `${zone.id}.right`] : [zone.id]).map((id) => (
+                    <option key={id} value={id}>
+                      {zone.name} {id.split('.')[1] ?? ''}
+                    </option>
+                  )),
+                )}
+              </Form.Select>
+            ) : (
+              <span className="muted">the whole dog</span>
+            )}
+            <Button variant="link" onClick={() => restrictions.remove(index)}>
+              Remove
+            </Button>
+          </div>
+        );
+      })}
+      <div className="add-seen">
+        <Form.Select
+          aria-label="Add a finding"
+          value=""
+          onChange={(e) => findings.append({ finding: e.target.value, severity: 'mild' })}
+        >
+          <option value="">Add a finding …</option>
+          {packs.findings.findings.map((finding) => (
+            <option key={finding.id} value={finding.id}>
+              {finding.name}
+            </option>
+          ))}
+        </Form.Select>
+        <Form.Select
+          aria-label="Add a restriction"
+          value=""
+          onChange={(e) => {
+            const kind = packs.safety.restrictions.find((r) => r.id === e.target.value);
+            if (kind)
+              restrictions.append({ restriction: kind.id, zone: kind.scope === 'zone' ? 'back' : null });
+          }}
+        >
+          <option value="">Add a restriction …</option>
+          {packs.safety.restrictions.map((restriction) => (
+            <option key={restriction.id} value={restriction.id}>
+              {restriction.name}
+            </option>
+          ))}
+        </Form.Select>
+      </div>
+    </fieldset>
+  );
+}

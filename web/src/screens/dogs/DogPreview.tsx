@@ -1,0 +1,77 @@
+import type { DogFacts } from '@kurrel/contract';
+import type { Measurements } from '@kurrel/core';
+import { bodyOf, coatOf, MEASURES, outlineOf, planGroom } from '@kurrel/core';
+import { useMemo } from 'react';
+import type { Control } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
+import { packs } from '../../app/packs.ts';
+import { useBreed } from '../../app/useBreed.ts';
+import { DogDrawing } from '../../drawing/DogDrawing.tsx';
+import { frameFor } from '../../drawing/frame.ts';
+
+const nothing = () => undefined;
+
+/** The dog as the tape says it is, in its breed's first trim; redrawn as one types. */
+export function DogPreview({ control }: { readonly control: Control<DogFacts> }) {
+  const [breedId, coatType, measured, findings] = useWatch({
+    control,
+    name: ['breedId', 'coatType', 'measurements', 'findings'],
+  });
+  const breed = useBreed(breedId || undefined);
+  const typed = JSON.stringify(measured);
+  const drawn = useMemo(() => {
+    const [trim] = breed?.trims ?? [];
+    if (!breed || !trim || !packs.coats.types.some((type) => type.id === coatType)) return null;
+    const body = bodyOf(packs, breed, believable(JSON.parse(typed) as Measurements), findings);
+    const plan = planGroom({
+      packs,
+      breed,
+      trimId: trim.id,
+      purpose: 'pet',
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
+      coat: { type: coatType, modifiers: [], dense: false },
+      findings: [],
+      restrictions: [],
+      hairMm: {},
+      drawer: [],
+      schools: { doubleCoat: 'consent', face: 'against' },
+      doubleCoatConsent: false,
+      overrides: [],
+    });
+    const outline = outlineOf(body.views.side, plan, 'after', false);
+    const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
+    return {
+      body,
+      plan,
+      outline,
+      frame: frameFor(body, [outline]),
+      texture: coatOf(packs.coats, coatType, []).texture,
+      lengthOf: (zone: string) => lengths.get(zone) ?? 0,
+    };
+  }, [breed, coatType, typed, findings]);
+  if (!drawn) return <p className="muted">Choose a breed and a coat to see the dog.</p>;
+  return (
+    <DogDrawing
+      {...drawn}
+      label="The dog as measured"
+      ghost={null}
+      ideal={null}
+      lines={[]}
+      groups={[]}
+      selected=""
+      unit="mm"
+      steady={false}
+      onSelect={nothing}
+    />
+  );
+}
+
+/** Leaves out what is still being typed or cannot be; the form says so beside the field. */
+function believable(measured: Measurements): Measurements {
+  return Object.fromEntries(
+    MEASURES.flatMap(({ key, lo, hi }) => {
+      const value = Number(measured[key] ?? NaN);
+      return value >= lo && value <= hi ? [[key, value]] : [];
+    }),
+  );
+}

@@ -1,0 +1,63 @@
+import { useDeferredValue, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import { problemOf, useDogsQuery } from '../../app/api.ts';
+import { breedNames } from '../../app/packs.ts';
+import { Loading } from '../../parts/Loading.tsx';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { ageOf } from '../../parts/words.ts';
+
+/** The dogs of the salon, found by name, owner or breed. */
+export function Dogs() {
+  const [text, setText] = useState('');
+  const query = useDeferredValue(text.trim());
+  const { data, error, isLoading, refetch } = useDogsQuery(query);
+  return (
+    <main id="content" className="page">
+      <div className="page-head">
+        <h1>Dogs</h1>
+        <Form.Control
+          type="search"
+          className="search"
+          aria-label="Find a dog by name, owner or breed"
+          placeholder="Find by name, owner or breed"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <Link to="/dogs/new" className="btn btn-primary ms-auto">
+          Add a dog
+        </Link>
+      </div>
+      {isLoading && <Loading what="the dogs" />}
+      {error !== undefined && <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />}
+      {data?.length === 0 && (
+        <p className="empty">
+          {query === '' ? 'No dogs yet. Add the first one.' : `No dog matches “${query}”.`}{' '}
+          {query !== '' && (
+            <Button variant="link" className="p-0 align-baseline" onClick={() => setText('')}>
+              Show all
+            </Button>
+          )}
+        </p>
+      )}
+      {data && data.length > 0 && (
+        <ul className="dog-list">
+          {data.map((dog) => (
+            <li key={dog.id}>
+              <Link to={`/dogs/${dog.id}`}>
+                <strong>{dog.name}</strong>
+                <span>
+                  {dog.breedCalled || breedNames.find((b) => b.id === dog.breedId)?.name} ·{' '}
+                  {ageOf(dog.bornOn, new Date())}
+                </span>
+                <span className="muted">{dog.owner}</span>
+                <span className="muted">{dog.remember[0]}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </main>
+  );
+}

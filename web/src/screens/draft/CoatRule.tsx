@@ -1,0 +1,259 @@
+import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
+import { formatLength, lengthNumber, zoneKindId } from '@kurrel/core';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import type { Tick } from './ruleScale.ts';
+import { labelRows, mmAt, nextTick, RULE, shareOf, snap } from './ruleScale.ts';
+
+export interface CoatRuleProps {
+  readonly plan: Plan;
+  readonly ticks: readonly Tick[];
+  readonly selected: string;
+  readonly unit: LengthUnit;
+  readonly onSelect: (zoneKind: string) => void;
+  /** Drag or key: the zones get this length; steps of one gesture share its name. */
+  readonly onLength: (zones: readonly string[], mm: number, gesture: string) => void;
+  readonly onGesture: (active: boolean) => void;
+}
+
+const HEIGHT = 158;
+const LINE_Y = 62;
+const PAD = 28;
+const SCALE_MM = [0.2, 0.5, 1, 2, 5, 10, 25, 50, 100, 150];
+const SNAP_UNITS = 7;
+
+/** Zones of one length share a bead; the selected zone has its own. */
+interface Bead {
+  readonly key: string;
+  readonly zones: readonly ZonePlan[];
+  readonly mm: number;
+  readonly own: boolean;
+}
+
+/** The ruler along the bottom: what every tool really leaves on this coat, and a bead for the zones. */
+export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
+  const { plan, ticks, selected, unit, onSelect, onLength, onGesture } = props;
+  const [width, setWidth] = useState(1200);
+  const holder = useRef<HTMLDivElement>(null);
+  const drag = useRef<{ zones: readonly string[]; gesture: string; moved: boolean } | null>(null);
+  useEffect(() => {
+    const element = holder.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 1200));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  const length = Math.max(200, width - 2 * PAD);
+  const x = (mm: number) => PAD + shareOf(mm) * length;
+  const beads = useMemo(() => beadsOf(plan, selected), [plan, selected]);
+  const shareAt = (event: PointerEvent) => {
+    const left = holder.current?.getBoundingClientRect().left ?? 0;
+    return (event.clientX - left - PAD) / length;
+  };
+
+  const start = (event: PointerEvent<SVGGElement>, bead: Bead) => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = {
+      zones: bead.zones.map((zone) => zone.zone),
+      gesture: `drag-${event.timeStamp}`,
+      moved: false,
+    };
+  };
+  const move = (event: PointerEvent) => {
+    const current = drag.current;
+    if (!current) return;
+    if (!current.moved) onGesture(true);
+    current.moved = true;
+    onLength(current.zones, snap(shareAt(event), ticks, SNAP_UNITS / length), current.gesture);
+  };
+  const end = (bead: Bead) => {
+    if (drag.current && !drag.current.moved) onSelect(nextInBead(bead, selected));
+    if (drag.current?.moved) onGesture(false);
+    drag.current = null;
+  };
+  const key = (event: KeyboardEvent, bead: Bead) => {
+    const mm = keyedLength(event.key, bead.mm, ticks);
+    if (mm === null) return;
+    event.preventDefault();
+    onLength(
+      bead.zones.map((zone) => zone.zone),
+      mm,
+      `key-${bead.key}-${event.timeStamp}`,
+    );
+  };
+
+  return (
+    <div className="coat-rule" ref={holder}>
+      <svg width={width} height={HEIGHT} role="group" aria-label="Coat rule, 0.2 to 150 mm">
+        <Ticks ticks={ticks} x={x} />
+        <line className="rule-line" x1={PAD} x2={PAD + length} y1={LINE_Y} y2={LINE_Y} />
+        {SCALE_MM.map((mm) => (
+          <g key={mm} className="rule-scale" aria-hidden="true">
+            <line x1={x(mm)} x2={x(mm)} y1={LINE_Y} y2={LINE_Y + 5} />
+            <text x={x(mm)} y={HEIGHT - 6}>
+              {formatLength(mm, unit)}
+            </text>
+          </g>
+        ))}
+        <BeadLabels beads={beads} x={x} />
+        {beads.map((bead) => (
+          <g
+            key={bead.key}
+            className={bead.own ? 'bead own' : 'bead'}
+            role="slider"
+            tabIndex={0}
+            aria-label={`${namesOf(bead)}, length`}
+            aria-valuemin={RULE.fromMm}
+            aria-valuemax={RULE.toMm}
+            aria-valuenow={Number(bead.mm.toFixed(2))}
+            aria-valuetext={`${lengthNumber(bead.mm, unit)} ${unit}`}
+            data-bead={bead.own ? selected : zoneKindId(bead.zones[0]?.zone ?? '')}
+            onPointerDown={(event) => start(event, bead)}
+            onPointerMove={move}
+            onPointerUp={() => end(bead)}
+            onPointerCancel={() => end(bead)}
+            onKeyDown={(event) => key(event, bead)}
+          >
+            <circle className="bead-touch" cx={x(bead.mm)} cy={LINE_Y} r={22} />
+            <circle className="bead-dot" cx={x(bead.mm)} cy={LINE_Y} r={bead.own ? 10 : 7} />
+          </g>
+        ))}
+      </svg>
+    </div>
+  );
+});
+
+function Ticks({ ticks, x }: { readonly ticks: readonly Tick[]; readonly x: (mm: number) => number }) {
+  const above = ticks.filter((tick) => !tick.against);
+  const below = ticks.filter((tick) => tick.against);
+  const measure = (list: readonly Tick[]) =>
+    list.map((tick) => ({ at: x(tick.mm), width: tick.label.length * 7.2 + 6 }));
+  const aboveRows = labelRows(measure(above), 2);
+  const belowRows = labelRows(
+    below.map((tick) => ({ at: x(tick.mm), width: tick.label.length * 6.6 + 16 })),
+    1,
+  );
+  return (
+    <g aria-hidden="true">
+      {above.map((tick, index) => (
+        <g key={tick.key} className="tick">
+          <Blur tick={tick} x={x} y={LINE_Y - 24} height={24} />
+          <line x1={x(tick.mm)} x2={x(tick.mm)} y1={LINE_Y - 22} y2={LINE_Y} />
+          {aboveRows[index] !== -1 && (
+            <text x={x(tick.mm)} y={aboveRows[index] === 0 ? LINE_Y - 29 : LINE_Y - 44}>
+              {tick.label}
+            </text>
+          )}
+          <title>{tick.label}, with the lay</title>
+        </g>
+      ))}
+      {below.map((tick, index) => (
+        <g key={tick.key} className="tick against">
+          <line x1={x(tick.mm)} x2={x(tick.mm)} y1={LINE_Y} y2={LINE_Y + 18} />
+          {belowRows[index] !== -1 && (
+            <text x={x(tick.mm)} y={LINE_Y + 30}>
+              {tick.label} ↺
+            </text>
+          )}
+          <title>{tick.label}, against the lay</title>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** One sd to either side: a wide tick is a tool nobody has measured here yet. */
+function Blur({
+  tick,
+  x,
+  y,
+  height,
+}: {
+  readonly tick: Tick;
+  readonly x: (mm: number) => number;
+  readonly y: number;
+  readonly height: number;
+}) {
+  const left = x(Math.max(0.01, tick.mm - tick.sdMm));
+  const right = x(tick.mm + tick.sdMm);
+  return (
+    <rect className="tick-blur" x={left} y={y} width={Math.max(2, right - left)} height={height} rx={4} />
+  );
+}
+
+function BeadLabels({ beads, x }: { readonly beads: readonly Bead[]; readonly x: (mm: number) => number }) {
+  const shown = beads.map((bead) => ({ bead, text: shortName(bead) }));
+  const rows = labelRows(
+    shown.map(({ bead, text }) => ({ at: x(bead.mm), width: text.length * (bead.own ? 7.6 : 6.6) + 8 })),
+    3,
+  );
+  return (
+    <g aria-hidden="true">
+      {shown.map(({ bead, text }, index) => {
+        const row = rows[index] ?? -1;
+        if (row < 0) return null;
+        return (
+          <text
+            key={bead.key}
+            className={bead.own ? 'bead-label own' : 'bead-label'}
+            x={x(bead.mm)}
+            y={LINE_Y + 46 + row * 13}
+          >
+            {text}
+          </text>
+        );
+      })}
+    </g>
+  );
+}
+
+function beadsOf(plan: Plan, selected: string): readonly Bead[] {
+  const beads = new Map<string, { zones: ZonePlan[]; mm: number; own: boolean }>();
+  for (const zone of plan.zones) {
+    if (zone.leftAlone && zoneKindId(zone.zone) !== selected) continue;
+    const own = zoneKindId(zone.zone) === selected;
+    const key = `${own ? 'own' : 'all'} ${zone.leftMm.toFixed(own ? 2 : 1)}`;
+    const bead = beads.get(key) ?? { zones: [], mm: zone.leftMm, own };
+    bead.zones.push(zone);
+    beads.set(key, bead);
+  }
+  return [...beads.entries()]
+    .map(([key, bead]) => ({ key: bead.own ? `own ${bead.zones[0]?.zone ?? ''}` : key, ...bead }))
+    .sort((a, b) => Number(a.own) - Number(b.own));
+}
+
+const uniqueNames = (bead: Bead) => [...new Set(bead.zones.map((zone) => zone.name))];
+const namesOf = (bead: Bead) => uniqueNames(bead).join(', ');
+function shortName(bead: Bead): string {
+  const [first = '', ...rest] = uniqueNames(bead);
+  return rest.length > 0 ? `${first} +${rest.length}` : first;
+}
+
+/** Tapping a shared bead goes through its zones one by one. */
+function nextInBead(bead: Bead, selected: string): string {
+  const kinds = [...new Set(bead.zones.map((zone) => zoneKindId(zone.zone)))];
+  return kinds[(kinds.indexOf(selected) + 1) % kinds.length] ?? selected;
+}
+
+const STEP = 1.02;
+function keyedLength(key: string, mm: number, ticks: readonly Tick[]): number | null {
+  switch (key) {
+    case 'ArrowRight':
+    case 'ArrowUp':
+      return Math.min(RULE.toMm, mm * STEP);
+    case 'ArrowLeft':
+    case 'ArrowDown':
+      return Math.max(RULE.fromMm, mm / STEP);
+    case 'PageUp':
+      return nextTick(mm, ticks, true);
+    case 'PageDown':
+      return nextTick(mm, ticks, false);
+    case 'Home':
+      return mmAt(0);
+    case 'End':
+      return mmAt(1);
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,236 @@
+import type { Choices, VisitSheet } from '@kurrel/contract';
+import type { Body, BreedPack, Plan, RuleCheck } from '@kurrel/core';
+import { byId, formatLength } from '@kurrel/core';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { LengthField } from '../../parts/LengthField.tsx';
+import { ageOf } from '../../parts/words.ts';
+import { setChoices, setPurpose, setWish } from './draftSlice.ts';
+
+interface DogStripProps {
+  readonly sheet: VisitSheet;
+  readonly breed: BreedPack;
+  readonly choices: Choices;
+  readonly plan: Plan;
+  readonly checks: readonly RuleCheck[];
+  readonly body: Body;
+}
+
+/** Who the dog is, what it is drafted for, what the hands found, what to remember, how it holds against the standard. */
+export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStripProps) {
+  const { dog } = sheet;
+  const { weightKg, heightMm } = body.measures;
+  return (
+    <aside className="dog-strip" aria-label="Dog">
+      <h1>{dog.name}</h1>
+      <p>
+        {dog.breedCalled || breed.name} · {ageOf(dog.bornOn, new Date())} · {weightKg.predicted && 'about '}
+        {Math.round(weightKg.kg)} kg
+        <br />
+        {heightMm.predicted && 'about '}
+        {Math.round(heightMm.mm / 10)} cm at the withers
+      </p>
+      {breed.generic && (
+        <p className="stand-in">
+          No pack for this breed yet: drawn and planned as “{breed.name.replace(' (generic)', '')}”, a
+          stand-in.
+        </p>
+      )}
+      {dog.restrictions.length > 0 && (
+        <section aria-label="Restrictions">
+          <ul className="restrictions">
+            {dog.restrictions.map(({ restriction, zone }) => {
+              const kind = byId('restriction', packs.safety.restrictions, restriction);
+              return (
+                <li key={restriction + (zone ?? '')} title={kind.text}>
+                  {kind.name}
+                  {zone && <span className="muted"> {zoneWords(zone)}</span>}
+                </li>
+              );
+            })}
+          </ul>
+          {plan.standingMinutes !== null && (
+            <p className="muted">Stands {plan.standingMinutes} min before a break.</p>
+          )}
+        </section>
+      )}
+      {dog.remember.length > 0 && (
+        <section aria-label="Remember">
+          <ul className="remember">
+            {dog.remember.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <For breed={breed} choices={choices} />
+      {dog.findings.length > 0 && (
+        <section>
+          <h2>Hands found</h2>
+          <ul className="rows">
+            {dog.findings.map(({ finding, severity }) => {
+              const kind = byId('finding', packs.findings.findings, finding);
+              return (
+                <li key={finding}>
+                  <span>
+                    {kind.name} <span className="muted">{severity}</span>
+                    <span className="advice">{kind.advice}</span>
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      )}
+      <section>
+        <h2>Coat</h2>
+        <p>
+          {plan.coat.name}
+          {dog.dense && ', dense'}
+          {plan.coat.curl < 1 && (
+            <span className="muted"> · curl comes back to {plan.coat.curl.toFixed(2)}</span>
+          )}
+          {sheet.lastVisit === null && <span className="muted"> · first visit, hair not measured yet</span>}
+        </p>
+      </section>
+      <Standard checks={checks} />
+      <p className="mt-auto pt-3 mb-0">
+        <Link to={`/dogs/${dog.id}`}>Open the dog’s card</Link>
+      </p>
+    </aside>
+  );
+}
+
+function zoneWords(zone: string): string {
+  const [kind = '', side] = zone.split('.');
+  return `${side ? `${side} ` : ''}${byId('zone', packs.zones.zones, kind).name}`;
+}
+
+function For({ breed, choices }: { readonly breed: BreedPack; readonly choices: Choices }) {
+  const dispatch = useAppDispatch();
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const trim = byId('trim', breed.trims, choices.trimId);
+  const { wish } = choices;
+  return (
+    <section className="for" aria-label="What it is drafted for">
+      <div className="sides" role="group" aria-label="Purpose">
+        {(['pet', 'show'] as const).map((purpose) => (
+          <button
+            key={purpose}
+            type="button"
+            className="chip"
+            aria-pressed={choices.purpose === purpose}
+            onClick={() => dispatch(setPurpose(purpose))}
+          >
+            {purpose}
+          </button>
+        ))}
+      </div>
+      <Form.Group controlId="trim">
+        <Form.Label>Trim</Form.Label>
+        <Form.Select
+          value={choices.trimId}
+          onChange={(e) => dispatch(setChoices({ trimId: e.target.value }))}
+        >
+          {breed.trims.map((t) => (
+            <option key={t.id} value={t.id}>
+              {t.name}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <p className="muted summary">{trim.summary}</p>
+      {choices.purpose === 'show' && !trim.purposes.includes('show') && (
+        <p className="conflict">This is a pet trim: the ring wants another.</p>
+      )}
+      <Form.Group controlId="lean">
+        <Form.Label>{choices.purpose === 'show' ? 'Handler wants' : 'Owner wishes'}</Form.Label>
+        <Form.Select
+          value={wish.allOverMm === null ? wish.lean : 'all-over'}
+          onChange={(e) => {
+            const { value } = e.target;
+            if (value === 'all-over') dispatch(setWish({ allOverMm: 6.3 }));
+            else dispatch(setWish({ allOverMm: null, lean: value as Choices['wish']['lean'] }));
+          }}
+        >
+          <option value="as-drawn">the trim as drawn</option>
+          <option value="shorter">shorter</option>
+          <option value="longer">longer</option>
+          <option value="all-over">one length all over</option>
+        </Form.Select>
+      </Form.Group>
+      {wish.allOverMm !== null && (
+        <LengthField
+          label="All over"
+          mm={wish.allOverMm}
+          unit={unit}
+          onLength={(mm) => dispatch(setWish({ allOverMm: mm }))}
+        />
+      )}
+      <Form.Group controlId="weeks">
+        <Form.Label>Weeks between visits</Form.Label>
+        <Form.Select
+          value={wish.weeksBetween}
+          onChange={(e) => dispatch(setWish({ weeksBetween: Number(e.target.value) }))}
+        >
+          {weekChoices(wish.weeksBetween).map((weeks) => (
+            <option key={weeks} value={weeks}>
+              {weeks}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+    </section>
+  );
+}
+
+const weekChoices = (now: number) =>
+  [...new Set([3, 4, 5, 6, 7, 8, 9, 10, 12, 16, 20, 26, now])].sort((a, b) => a - b);
+
+const FEATURE = {
+  lengthToHeight: 'length : height',
+  legToDepth: 'leg : depth',
+  topline: 'top line',
+  underline: 'underline',
+  croup: 'croup',
+  bladeToUpperArm: 'blade : upper arm',
+} as const;
+
+function Standard({ checks }: { readonly checks: readonly RuleCheck[] }) {
+  const unit = useAppSelector((state) => state.preferences.unit);
+  if (checks.length === 0) return null;
+  const figure = (check: RuleCheck, value: number | null) => {
+    if (value === null) return '';
+    if (check.rule.kind === 'ratio') return value.toFixed(2);
+    if (check.rule.kind === 'slope' || check.rule.kind === 'tuckUp') return `${value.toFixed(1)}°`;
+    return formatLength(value, unit);
+  };
+  return (
+    <section>
+      <h2>Against the standard</h2>
+      <ul className="rows checks">
+        {checks.map((check, index) => (
+          <li key={index} className={check.kept ? 'kept' : 'broken'}>
+            <span title={check.rule.text}>
+              {check.rule.kind === 'ratio' || check.rule.kind === 'slope'
+                ? FEATURE[check.rule.feature]
+                : check.rule.text}
+              {!check.kept && <span className="advice">{check.rule.whenBroken}</span>}
+            </span>
+            <span className="figure">
+              {check.after !== null && `${figure(check, check.before)} → `}
+              <strong>
+                {check.after !== null ? figure(check, check.after) : check.kept ? 'kept' : 'broken'}
+              </strong>
+              <span className="visually-hidden">
+                {check.kept ? ', within the standard' : ', outside the standard'}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

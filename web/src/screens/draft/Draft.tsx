@@ -1,0 +1,53 @@
+import type { VisitSheet } from '@kurrel/contract';
+import type { BreedPack } from '@kurrel/core';
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+import { problemOf, useVisitQuery } from '../../app/api.ts';
+import { notify } from '../../app/noticeSlice.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useBreed } from '../../app/useBreed.ts';
+import { Loading } from '../../parts/Loading.tsx';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { DraftBoard } from './DraftBoard.tsx';
+import { look, openDraft, take } from './draftSlice.ts';
+import { keptDraft } from './keptDraft.ts';
+import { firstChoices } from './useDraft.ts';
+
+/** What to leave where: the visit's draft, once its dog and breed are here. */
+export function Draft() {
+  const { id = '' } = useParams();
+  const { data: sheet, error, refetch } = useVisitQuery(id);
+  const breed = useBreed(sheet?.dog.breedId);
+  if (error !== undefined) {
+    return (
+      <main id="content" className="page">
+        <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
+      </main>
+    );
+  }
+  if (!sheet || !breed) return <Loading what="the dog" />;
+  return <OpenDraft sheet={sheet} breed={breed} />;
+}
+
+function OpenDraft({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
+  const dispatch = useAppDispatch();
+  const { visitId, choices } = useAppSelector((state) => state.draft.choices.present);
+  const id = sheet.visit.id;
+  useEffect(() => {
+    if (visitId === id) return;
+    const first = firstChoices(sheet, breed);
+    dispatch(openDraft({ visitId: id, choices: first }));
+    dispatch(look({ selected: 'back', side: 'both', compare: false, panel: 'zone', gesture: false }));
+    const kept = keptDraft.read(id);
+    if (
+      kept &&
+      breed.trims.some((trim) => trim.id === kept.trimId) &&
+      JSON.stringify(kept) !== JSON.stringify(first)
+    ) {
+      dispatch(take(kept));
+      dispatch(notify({ text: 'Your unsaved changes to this draft were kept. Undo takes them back.' }));
+    }
+  }, [dispatch, visitId, id, sheet, breed]);
+  if (visitId !== id || !choices) return <Loading what="the draft" />;
+  return <DraftBoard sheet={sheet} breed={breed} choices={choices} />;
+}

@@ -1,0 +1,204 @@
+import type { Choices, VisitSheet } from '@kurrel/contract';
+import type { BreedPack } from '@kurrel/core';
+import { zoneKindId } from '@kurrel/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { DogDrawing } from '../../drawing/DogDrawing.tsx';
+import { zoneGroups } from '../../drawing/zoneGroups.ts';
+import { AllZones } from './AllZones.tsx';
+import { CoatRule } from './CoatRule.tsx';
+import { DogStrip } from './DogStrip.tsx';
+import { DraftBar } from './DraftBar.tsx';
+import { clearOverride, look, setLength } from './draftSlice.ts';
+import { KeysHelp } from './KeysHelp.tsx';
+import { keptDraft } from './keptDraft.ts';
+import { nextTick } from './ruleScale.ts';
+import { useDraftKeys } from './useDraftKeys.ts';
+import { useDog, useDraft, zonesOf } from './useDraft.ts';
+import { ZonePanel } from './ZonePanel.tsx';
+
+interface DraftBoardProps {
+  readonly sheet: VisitSheet;
+  readonly breed: BreedPack;
+  readonly choices: Choices;
+}
+
+/** The board: the dog's strip, the measured drawing, the zone's panel, the coat rule. */
+export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
+  const dispatch = useAppDispatch();
+  const view = useAppSelector((state) => state.draft.view);
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const dog = useDog(sheet, breed);
+  const draft = useDraft(sheet, breed, dog, choices, view.curlBack);
+  const { plan } = draft;
+  const [help, setHelp] = useState(false);
+  const lengthInput = useRef<HTMLInputElement>(null);
+  const reasonInput = useRef<HTMLInputElement>(null);
+
+  const saved = sheet.saved?.choices ?? null;
+  const dirty = useMemo(() => JSON.stringify(saved) !== JSON.stringify(choices), [saved, choices]);
+  useEffect(() => {
+    if (dirty && (saved !== null || choices.overrides.length > 0)) keptDraft.write(sheet.visit.id, choices);
+    else keptDraft.forget(sheet.visit.id);
+  }, [dirty, saved, choices, sheet.visit.id]);
+
+  const select = useCallback(
+    (zone: string) => {
+      dispatch(look({ selected: zoneKindId(zone), panel: 'zone' }));
+    },
+    [dispatch],
+  );
+  const setLengths = useCallback(
+    (zones: readonly string[], mm: number, gesture: string) => {
+      dispatch(setLength({ zones, mm, gesture }));
+    },
+    [dispatch],
+  );
+  const gesture = useCallback((active: boolean) => dispatch(look({ gesture: active })), [dispatch]);
+
+  const zones = zonesOf(plan, view.selected, view.side);
+  const zone = plan.zones.find((z) => z.zone === zones[0]) ?? plan.zones[0];
+  useDraftKeys({
+    plan,
+    selected: view.selected,
+    onSelect: select,
+    onTick: (longer) => {
+      if (zone) setLengths(zones, nextTick(zone.leftMm, dog.ticks, longer), `tick-${Date.now()}`);
+    },
+    onCompare: (on) => dispatch(look({ compare: on })),
+    onType: (digit) => {
+      const input = lengthInput.current;
+      if (!input) return;
+      input.focus();
+      input.select();
+      document.execCommand('insertText', false, digit);
+    },
+    onOverride: () => lengthInput.current?.focus(),
+    onWhy: () => document.getElementById('why')?.scrollIntoView({ block: 'start' }),
+    onHelp: () => setHelp(true),
+  });
+
+  const groups = useMemo(
+    () => zoneGroups(plan, dog.body.views.side, view.selected),
+    [plan, dog.body, view.selected],
+  );
+  return (
+    <main id="content" className="draft">
+      <DraftBar sheet={sheet} choices={choices} dirty={dirty} onHelp={() => setHelp(true)} />
+      <DogStrip
+        sheet={sheet}
+        breed={breed}
+        choices={choices}
+        plan={plan}
+        checks={draft.checks}
+        body={dog.body}
+      />
+      <section className="sheet" aria-label="Drawing">
+        <DogDrawing
+          label={`${sheet.dog.name}, left side, ${view.compare ? 'as the coat is now' : `as the ${plan.trim} trim leaves it`}`}
+          body={dog.body}
+          plan={plan}
+          frame={dog.frame}
+          outline={view.compare ? draft.now : draft.after}
+          ghost={view.compare ? null : draft.now}
+          ideal={draft.ideal}
+          lines={draft.lines}
+          texture={draft.coat.texture}
+          lengthOf={view.compare ? draft.lengths.now : draft.lengths.after}
+          groups={groups}
+          selected={view.selected}
+          unit={unit}
+          steady={view.gesture}
+          onSelect={select}
+        />
+        <Legend
+          curlBack={view.curlBack}
+          compare={view.compare}
+          onCurl={() => dispatch(look({ curlBack: !view.curlBack }))}
+          onCompare={(on) => dispatch(look({ compare: on }))}
+        />
+      </section>
+      <aside className="zone-panel" aria-label="Zone">
+        <div className="tabs" role="group" aria-label="Show">
+          <button
+            type="button"
+            aria-pressed={view.panel === 'zone'}
+            onClick={() => dispatch(look({ panel: 'zone' }))}
+          >
+            This zone
+          </button>
+          <button
+            type="button"
+            aria-pressed={view.panel === 'all'}
+            onClick={() => dispatch(look({ panel: 'all' }))}
+          >
+            All zones
+          </button>
+        </div>
+        {view.panel === 'all' || !zone ? (
+          <AllZones plan={plan} selected={view.selected} unit={unit} onSelect={select} />
+        ) : (
+          <ZonePanel
+            key={zone.zone}
+            zone={zone}
+            zones={zones}
+            plan={plan}
+            sheet={sheet}
+            choices={choices}
+            side={view.side}
+            unit={unit}
+            lengthInput={lengthInput}
+            reasonInput={reasonInput}
+            onClear={() => dispatch(clearOverride(zones))}
+          />
+        )}
+      </aside>
+      <CoatRule
+        plan={plan}
+        ticks={dog.ticks}
+        selected={view.selected}
+        unit={unit}
+        onSelect={select}
+        onLength={setLengths}
+        onGesture={gesture}
+      />
+      <KeysHelp show={help} onHide={() => setHelp(false)} />
+    </main>
+  );
+}
+
+interface LegendProps {
+  readonly curlBack: boolean;
+  readonly compare: boolean;
+  readonly onCurl: () => void;
+  readonly onCompare: (on: boolean) => void;
+}
+
+function Legend({ curlBack, compare, onCurl, onCompare }: LegendProps) {
+  return (
+    <div className="legend">
+      <span className="key to-leave">to leave</span>
+      <span className="key there-now">there now</span>
+      <span className="key standard">standard</span>
+      <span className="key line">clip line</span>
+      <span className="ms-auto d-flex gap-2">
+        <button type="button" className="chip" aria-pressed={curlBack} onClick={onCurl}>
+          curl back
+        </button>
+        <button
+          type="button"
+          className="chip"
+          aria-pressed={compare}
+          onPointerDown={() => onCompare(true)}
+          onPointerUp={() => onCompare(false)}
+          onPointerLeave={() => onCompare(false)}
+          onClick={(event) => {
+            if (event.detail === 0) onCompare(!compare);
+          }}
+        >
+          hold: before
+        </button>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,246 @@
+import type { Choices, VisitSheet } from '@kurrel/contract';
+import type { Direction, LengthUnit, Plan, PlannedTool, Reason, ZonePlan } from '@kurrel/core';
+import { formatLength, lengthNumber } from '@kurrel/core';
+import type { RefObject } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useAppDispatch } from '../../app/store.ts';
+import { LengthField } from '../../parts/LengthField.tsx';
+import { directionWord, sourceWord } from '../../parts/words.ts';
+import type { SideMode } from './draftSlice.ts';
+import { look, setLength, setOverride } from './draftSlice.ts';
+import { conflictSentence, reasonFigure, reasonSentence } from './reasonWords.ts';
+
+interface ZonePanelProps {
+  readonly zone: ZonePlan;
+  readonly zones: readonly string[];
+  readonly plan: Plan;
+  readonly sheet: VisitSheet;
+  readonly choices: Choices;
+  readonly side: SideMode;
+  readonly unit: LengthUnit;
+  readonly lengthInput: RefObject<HTMLInputElement | null>;
+  readonly reasonInput: RefObject<HTMLInputElement | null>;
+  readonly onClear: () => void;
+}
+
+/** One zone: its length, its tool, what is next best, why, what to mind, and the groomer's own word. */
+export function ZonePanel(props: ZonePanelProps) {
+  const { zone, zones, plan, side, unit, onClear } = props;
+  const dispatch = useAppDispatch();
+  const conflicts = plan.conflicts.filter((conflict) => conflict.zone === zone.zone);
+  const override = props.choices.overrides.find((o) => o.zone === zone.zone);
+  const unsafe = conflicts.find((conflict) => conflict.kind === 'override-unsafe');
+  return (
+    <>
+      <p className="zone-name">
+        {zone.name}
+        {zone.side && <span className="muted"> {side === 'both' ? 'left and right' : side}</span>}
+      </p>
+      <p className="big-length" data-testid="zone-length">
+        {lengthNumber(zone.leftMm, unit)} <span>{unit}</span>
+      </p>
+      <p className="shows">
+        {Math.abs(zone.visibleMm - zone.leftMm) > 0.05
+          ? `shows ${formatLength(zone.visibleMm, unit)} when the curl is back`
+          : 'stretched, skin to tip'}
+      </p>
+      {zone.side && (
+        <div className="sides" role="group" aria-label="Which side">
+          {(['both', 'left', 'right'] as const).map((mode) => (
+            <button
+              key={mode}
+              type="button"
+              className="chip"
+              aria-pressed={side === mode}
+              onClick={() => dispatch(look({ side: mode }))}
+            >
+              {mode}
+            </button>
+          ))}
+        </div>
+      )}
+      {conflicts.map((conflict) => (
+        <p key={conflict.kind} className="conflict" role="note">
+          {conflictSentence(conflict, unit)}
+        </p>
+      ))}
+      {unsafe && override && (
+        <Button
+          variant="danger"
+          className="mb-3"
+          onClick={() => dispatch(setOverride({ zones, patch: { acknowledged: true } }))}
+        >
+          I have read this: do it
+        </Button>
+      )}
+      <With zone={zone} unit={unit} />
+      {zone.cautions.length > 0 && (
+        <section className="care">
+          <h3>Care</h3>
+          {zone.cautions.map((text) => (
+            <p key={text}>{text}</p>
+          ))}
+        </section>
+      )}
+      <Why reasons={zone.reasons} unit={unit} />
+      <OwnWord {...props} override={override} onClear={onClear} />
+    </>
+  );
+}
+
+function With({ zone, unit }: { readonly zone: ZonePlan; readonly unit: LengthUnit }) {
+  const { tool, runnerUp } = zone;
+  if (!tool) {
+    return (
+      <section>
+        <h3>With</h3>
+        <p data-testid="zone-tool">
+          {zone.leftAlone ? 'Leave it as it is.' : 'Nothing in your drawer may do this.'}
+        </p>
+      </section>
+    );
+  }
+  return (
+    <section>
+      <h3>With</h3>
+      <p data-testid="zone-tool" className="mb-1">
+        <strong>{toolName(tool)}</strong>
+        {tool.carrierLabel && ` on a ${tool.carrierLabel}`}, {directionWord[tool.direction]}
+      </p>
+      <p className="leaves">{leavesWords(tool, unit)}</p>
+      {runnerUp && (
+        <>
+          <h3>Next best</h3>
+          <p className="row-figure">
+            <span>
+              {toolName(runnerUp)}, {directionWord[runnerUp.direction]}
+            </span>
+            <span className="figure">
+              {formatLength(runnerUp.leavesMm, unit)}
+              {runnerUp.toolsDelta < 0 && ' · one tool fewer'}
+              {runnerUp.toolsDelta > 0 && ' · one more tool'}
+            </span>
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+const toolName = (tool: PlannedTool) => (tool.technique === 'comb' ? `${tool.label} comb` : tool.label);
+
+function leavesWords(tool: PlannedTool, unit: LengthUnit): string {
+  if (tool.technique !== 'clip' && tool.technique !== 'comb') return 'by hand to this length';
+  const measured = tool.measurements > 0 ? `${tool.measurements} measured` : 'trade prior, none measured';
+  return `leaves ${formatLength(tool.leavesMm, unit)} ± ${lengthNumber(tool.sdMm, unit)} on this coat (${measured})`;
+}
+
+function Why({ reasons, unit }: { readonly reasons: readonly Reason[]; readonly unit: LengthUnit }) {
+  return (
+    <section id="why">
+      <h3>Why</h3>
+      <ol className="why">
+        {reasons.map((reason, index) => (
+          <li key={index}>
+            <span className={reason.overruled ? 'overruled' : ''}>
+              {reason.overruled ? <s>{reasonSentence(reason)}</s> : reasonSentence(reason)}
+              <span className="source"> {sourceWord[reason.source]}</span>
+            </span>
+            <span className="figure">{reasonFigure(reason, unit)}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const DIRECTIONS: readonly Direction[] = ['with', 'across', 'against'];
+
+function OwnWord({
+  zone,
+  zones,
+  sheet,
+  override,
+  unit,
+  lengthInput,
+  reasonInput,
+  onClear,
+}: ZonePanelProps & { readonly override: Choices['overrides'][number] | undefined }) {
+  const dispatch = useAppDispatch();
+  const set = (patch: Partial<Choices['overrides'][number]>) => {
+    const own = override === undefined && patch.targetMm === undefined ? { targetMm: zone.leftMm } : {};
+    dispatch(setOverride({ zones, patch: { ...own, ...patch } }));
+  };
+  return (
+    <section className="own-word">
+      <h3>Your own word</h3>
+      <LengthField
+        label="Leave"
+        mm={override?.targetMm ?? null}
+        unit={unit}
+        inputRef={lengthInput}
+        placeholder={lengthNumber(zone.targetMm, unit)}
+        refuse={(mm) =>
+          zone.hairMm !== null && mm > zone.hairMm + 0.01
+            ? `Only ${formatLength(zone.hairMm, unit)} of hair is there: type that or less.`
+            : null
+        }
+        onLength={(mm) => dispatch(setLength({ zones, mm }))}
+        onEmpty={onClear}
+      />
+      <Form.Group controlId="own-tool" className="mt-2">
+        <Form.Label>With</Form.Label>
+        <Form.Select
+          value={override?.toolId ?? ''}
+          onChange={(e) => set({ toolId: e.target.value === '' ? null : e.target.value })}
+        >
+          <option value="">the nearest tool</option>
+          {sheet.drawer
+            .filter((tool) => tool.atHand)
+            .map((tool) => (
+              <option key={tool.id} value={tool.id}>
+                {tool.label}
+              </option>
+            ))}
+        </Form.Select>
+      </Form.Group>
+      {override?.toolId != null && (
+        <div className="sides mt-2" role="group" aria-label="Direction">
+          {DIRECTIONS.map((direction) => (
+            <button
+              key={direction}
+              type="button"
+              className="chip"
+              aria-pressed={override.direction === direction}
+              onClick={() => set({ direction: override.direction === direction ? null : direction })}
+            >
+              {direction}
+            </button>
+          ))}
+        </div>
+      )}
+      {override && (
+        <>
+          <Form.Group controlId="own-reason" className="mt-2">
+            <Form.Label>Because</Form.Label>
+            <Form.Control
+              ref={reasonInput}
+              maxLength={200}
+              placeholder="why you chose this"
+              value={override.reason}
+              onChange={(e) =>
+                dispatch(
+                  setOverride({ zones, patch: { reason: e.target.value }, gesture: `reason-${zone.zone}` }),
+                )
+              }
+            />
+          </Form.Group>
+          <Button variant="outline-secondary" size="sm" className="mt-2" onClick={onClear}>
+            Take my word back
+          </Button>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,145 @@
+import type { Choices } from '@kurrel/contract';
+import type { Purpose } from '@kurrel/core';
+import type { Dispatch, PayloadAction, UnknownAction } from '@reduxjs/toolkit';
+import { combineReducers, createSlice } from '@reduxjs/toolkit';
+import undoable, { ActionCreators } from 'redux-undo';
+
+type Override = Choices['overrides'][number];
+
+/** The choices being drafted for one visit; every change can be undone. */
+export interface DraftChoices {
+  readonly visitId: string | null;
+  readonly choices: Choices | null;
+}
+
+/** Changes made in one gesture (a drag, a held key) are undone together. */
+interface Gesture {
+  readonly gesture?: string;
+}
+
+const initial: DraftChoices = { visitId: null, choices: null };
+
+function withOverride(choices: Choices, zones: readonly string[], patch: Partial<Override>): Choices {
+  const kept = choices.overrides.filter((o) => !zones.includes(o.zone));
+  const changed = zones.map((zone): Override => {
+    const before = choices.overrides.find((o) => o.zone === zone);
+    const blank: Override = {
+      zone,
+      targetMm: null,
+      toolId: null,
+      direction: null,
+      reason: '',
+      acknowledged: false,
+    };
+    return { ...blank, ...before, ...patch };
+  });
+  return { ...choices, overrides: [...kept, ...changed] };
+}
+
+const choicesSlice = createSlice({
+  name: 'draft/choices',
+  initialState: initial,
+  reducers: {
+    open: (
+      _state,
+      action: PayloadAction<{ readonly visitId: string; readonly choices: Choices }>,
+    ): DraftChoices => action.payload,
+    /** Takes other choices for the same visit; one step to undo. */
+    take: (state, action: PayloadAction<Choices>): DraftChoices => ({ ...state, choices: action.payload }),
+    setChoices: (state, action: PayloadAction<Partial<Choices>>): DraftChoices =>
+      state.choices ? { ...state, choices: { ...state.choices, ...action.payload } } : state,
+    setPurpose: (state, action: PayloadAction<Purpose>): DraftChoices =>
+      state.choices ? { ...state, choices: { ...state.choices, purpose: action.payload } } : state,
+    setWish: (state, action: PayloadAction<Partial<Choices['wish']>>): DraftChoices =>
+      state.choices
+        ? { ...state, choices: { ...state.choices, wish: { ...state.choices.wish, ...action.payload } } }
+        : state,
+    setLength: (
+      state,
+      action: PayloadAction<{ readonly zones: readonly string[]; readonly mm: number } & Gesture>,
+    ): DraftChoices => {
+      if (!state.choices) return state;
+      const { zones, mm } = action.payload;
+      return { ...state, choices: withOverride(state.choices, zones, { targetMm: mm, toolId: null }) };
+    },
+    setOverride: (
+      state,
+      action: PayloadAction<
+        { readonly zones: readonly string[]; readonly patch: Partial<Override> } & Gesture
+      >,
+    ): DraftChoices =>
+      state.choices
+        ? { ...state, choices: withOverride(state.choices, action.payload.zones, action.payload.patch) }
+        : state,
+    clearOverride: (state, action: PayloadAction<readonly string[]>): DraftChoices =>
+      state.choices
+        ? {
+            ...state,
+            choices: {
+              ...state.choices,
+              overrides: state.choices.overrides.filter((o) => !action.payload.includes(o.zone)),
+            },
+          }
+        : state,
+  },
+});
+
+const { open } = choicesSlice.actions;
+export const { take, setChoices, setPurpose, setWish, setLength, setOverride, clearOverride } =
+  choicesSlice.actions;
+
+/** Starts on a visit with nothing to undo. */
+export const openDraft =
+  (payload: { readonly visitId: string; readonly choices: Choices }) => (dispatch: Dispatch) => {
+    dispatch(open(payload));
+    dispatch(ActionCreators.clearHistory());
+  };
+
+export type SideMode = 'both' | 'left' | 'right';
+
+interface DraftView {
+  /** Zone kind: `rib`. */
+  readonly selected: string;
+  readonly side: SideMode;
+  readonly curlBack: boolean;
+  readonly compare: boolean;
+  readonly panel: 'zone' | 'all';
+  readonly gesture: boolean;
+}
+
+const viewSlice = createSlice({
+  name: 'draft/view',
+  initialState: {
+    selected: 'back',
+    side: 'both',
+    curlBack: false,
+    compare: false,
+    panel: 'zone',
+    gesture: false,
+  } as DraftView,
+  reducers: {
+    look: (state, action: PayloadAction<Partial<DraftView>>): DraftView => ({ ...state, ...action.payload }),
+  },
+});
+export const { look } = viewSlice.actions;
+
+function gestureOf(action: UnknownAction): string | null {
+  const { payload } = action;
+  if (
+    typeof payload === 'object' &&
+    payload !== null &&
+    'gesture' in payload &&
+    typeof payload.gesture === 'string'
+  ) {
+    return payload.gesture;
+  }
+  return null;
+}
+
+export const draftReducer = combineReducers({
+  choices: undoable(choicesSlice.reducer, {
+    limit: 200,
+    groupBy: (action: UnknownAction) => gestureOf(action),
+  }),
+  view: viewSlice.reducer,
+});

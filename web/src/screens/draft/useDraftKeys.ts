@@ -1,0 +1,87 @@
+import type { Plan } from '@kurrel/core';
+import { zoneKindId } from '@kurrel/core';
+import { useEffect, useRef } from 'react';
+import { ActionCreators } from 'redux-undo';
+import { useAppDispatch } from '../../app/store.ts';
+
+interface DraftKeys {
+  readonly plan: Plan;
+  readonly selected: string;
+  readonly onSelect: (zoneKind: string) => void;
+  readonly onTick: (longer: boolean) => void;
+  readonly onCompare: (on: boolean) => void;
+  readonly onType: (digit: string) => void;
+  readonly onOverride: () => void;
+  readonly onWhy: () => void;
+  readonly onHelp: () => void;
+}
+
+/** The draft's keys; they rest while something is typed into a field. */
+export function useDraftKeys(keys: DraftKeys): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const typing = (event: KeyboardEvent) =>
+      event.target instanceof HTMLElement &&
+      event.target.closest('input, textarea, select, [contenteditable], dialog, .modal');
+    const down = (event: KeyboardEvent) => {
+      if (typing(event)) return;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        dispatch(event.shiftKey ? ActionCreators.redo() : ActionCreators.undo());
+        return;
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const handled = press(event.key, event.repeat, latest.current);
+      if (handled) event.preventDefault();
+    };
+    const up = (event: KeyboardEvent) => {
+      if (event.key === 'c' && !typing(event)) latest.current.onCompare(false);
+    };
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+    };
+  }, [dispatch]);
+}
+
+function press(key: string, repeat: boolean, keys: DraftKeys): boolean {
+  if (/^[0-9.½¼¾]$/.test(key) && key !== '.') {
+    keys.onType(key);
+    return true;
+  }
+  switch (key) {
+    case '[':
+    case ']': {
+      const kinds = [...new Set(keys.plan.zones.map((zone) => zoneKindId(zone.zone)))];
+      const step = key === ']' ? 1 : kinds.length - 1;
+      keys.onSelect(kinds[(kinds.indexOf(keys.selected) + step) % kinds.length] ?? keys.selected);
+      return true;
+    }
+    case ',':
+      keys.onTick(false);
+      return true;
+    case '.':
+      keys.onTick(true);
+      return true;
+    case 'c':
+      if (!repeat) keys.onCompare(true);
+      return true;
+    case 'o':
+      keys.onOverride();
+      return true;
+    case 'w':
+      keys.onWhy();
+      return true;
+    case '?':
+      keys.onHelp();
+      return true;
+    default:
+      return false;
+  }
+}

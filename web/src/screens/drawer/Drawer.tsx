@@ -1,0 +1,189 @@
+import type { Tool } from '@kurrel/contract';
+import { may } from '@kurrel/contract';
+import { byId, calibrationOf, coatOf, formatLength, toolOptions } from '@kurrel/core';
+import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { problemOf, useDrawerQuery, useRemoveToolMutation, useSessionQuery } from '../../app/api.ts';
+import { notify } from '../../app/noticeSlice.ts';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { Loading } from '../../parts/Loading.tsx';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { RULE, shareOf } from '../draft/ruleScale.ts';
+import { ToolForm } from './ToolForm.tsx';
+
+/** What is in the drawer and what each tool really leaves, on the coat rule. */
+export function Drawer() {
+  const { data: drawer, error, isLoading, refetch } = useDrawerQuery();
+  const { data: session } = useSessionQuery();
+  const [coatType, setCoatType] = useState('tight-curl');
+  const [editing, setEditing] = useState<Tool | 'new' | null>(null);
+  const canEdit = may(session?.person.role ?? 'trainee', 'drawer:edit');
+  return (
+    <main id="content" className="page drawer">
+      <div className="page-head">
+        <h1>Drawer</h1>
+        <Form.Group controlId="coat" className="d-flex align-items-center gap-2">
+          <Form.Label className="m-0">on</Form.Label>
+          <Form.Select value={coatType} onChange={(e) => setCoatType(e.target.value)}>
+            {packs.coats.types.map((type) => (
+              <option key={type.id} value={type.id}>
+                {type.name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        {canEdit && (
+          <Button className="ms-auto" onClick={() => setEditing('new')}>
+            Add a tool
+          </Button>
+        )}
+      </div>
+      {isLoading && <Loading what="the drawer" />}
+      {error !== undefined && <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />}
+      {drawer?.length === 0 && (
+        <p className="empty">The drawer is empty. Add the blades and combs you own.</p>
+      )}
+      {drawer && drawer.length > 0 && (
+        <Tools drawer={drawer} coatType={coatType} onEdit={canEdit ? setEditing : null} />
+      )}
+      {editing !== null && (
+        <ToolForm
+          key={editing === 'new' ? 'new' : editing.id}
+          tool={editing === 'new' ? null : (drawer?.find((t) => t.id === editing.id) ?? editing)}
+          coatType={coatType}
+          onClose={() => setEditing(null)}
+        />
+      )}
+    </main>
+  );
+}
+
+interface ToolsProps {
+  readonly drawer: readonly Tool[];
+  readonly coatType: string;
+  readonly onEdit: ((tool: Tool) => void) | null;
+}
+
+function Tools({ drawer, coatType, onEdit }: ToolsProps) {
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const dispatch = useAppDispatch();
+  const [removeTool] = useRemoveToolMutation();
+  const coat = useMemo(() => coatOf(packs.coats, coatType, []), [coatType]);
+  const options = useMemo(
+    () =>
+      toolOptions(
+        drawer.map((tool) => ({ ...tool, atHand: true })),
+        packs.tools,
+        coat,
+      ),
+    [drawer, coat],
+  );
+  const remove = async (tool: Tool) => {
+    const answer = await removeTool(tool.id);
+    if (answer.error !== undefined) return;
+    dispatch(notify({ text: `${tool.label} is out of the drawer.`, undo: { kind: 'tool', id: tool.id } }));
+  };
+  return (
+    <table className="drawer-table">
+      <thead>
+        <tr>
+          <th scope="col">Label</th>
+          <th scope="col">Kind</th>
+          <th scope="col" className="number">
+            Leaves
+          </th>
+          <th scope="col" className="rule-column">
+            <RuleHead />
+          </th>
+          <th scope="col">Behind it</th>
+          <th scope="col">
+            <span className="visually-hidden">Change</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {drawer.map((tool) => {
+          const kind = byId('tool kind', packs.tools.kinds, tool.kindId);
+          const own = options.filter((option) => option.toolId === tool.id && option.leavesMm !== null);
+          const withLay = own.find((option) => option.direction === 'with');
+          const calibration = calibrationOf(tool, coat.class, 'with');
+          return (
+            <tr key={tool.id} className={tool.atHand ? '' : 'away'}>
+              <th scope="row">{tool.label}</th>
+              <td>
+                {kind.name}
+                {tool.dull && <span className="tag"> dull</span>}
+                {!tool.atHand && <span className="tag"> away</span>}
+              </td>
+              <td className="number">
+                {withLay?.leavesMm != null ? formatLength(withLay.leavesMm, unit) : 'by hand'}
+              </td>
+              <td className="rule-column">
+                <span className="mini-rule" aria-hidden="true">
+                  {own.map((option) => {
+                    const mm = option.leavesMm ?? 1;
+                    const left = shareOf(Math.max(RULE.fromMm, mm - option.sdMm));
+                    return option.direction === 'across' ? null : (
+                      <span
+                        key={option.direction}
+                        className={option.direction}
+                        style={{
+                          left: `${left * 100}%`,
+                          width: `${(shareOf(mm + option.sdMm) - left) * 100}%`,
+                        }}
+                        title={`${option.direction} the lay: ${formatLength(mm, unit)}`}
+                      />
+                    );
+                  })}
+                </span>
+              </td>
+              <td className="muted">
+                {kind.nominalMm === null
+                  ? ''
+                  : calibration.n > 0
+                    ? `${calibration.n} measured, ×${calibration.k.toFixed(2)} ± ${(calibration.sd * 100).toFixed(0)} %`
+                    : 'trade prior ± 15 %'}
+              </td>
+              <td className="text-end">
+                {onEdit && (
+                  <>
+                    <Button
+                      variant="link"
+                      size="sm"
+                      aria-label={`Change ${tool.label}`}
+                      onClick={() => onEdit(tool)}
+                    >
+                      Change
+                    </Button>
+                    <Button
+                      variant="link"
+                      size="sm"
+                      aria-label={`Remove ${tool.label}`}
+                      onClick={() => void remove(tool)}
+                    >
+                      Remove
+                    </Button>
+                  </>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function RuleHead() {
+  return (
+    <span className="mini-rule head">
+      {[0.5, 1, 2, 5, 10, 25, 50, 100].map((mm) => (
+        <span key={mm} className="mm" style={{ left: `${shareOf(mm) * 100}%` }}>
+          {mm}
+        </span>
+      ))}
+    </span>
+  );
+}

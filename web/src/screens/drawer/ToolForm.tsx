@@ -1,0 +1,147 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import type { Tool, ToolFacts } from '@kurrel/contract';
+import { toolSchema } from '@kurrel/contract';
+import type { Direction } from '@kurrel/core';
+import { byId, formatLength } from '@kurrel/core';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import Modal from 'react-bootstrap/Modal';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { problemOf, useAddToolMutation, useMeasureToolMutation, useSaveToolMutation } from '../../app/api.ts';
+import { notify } from '../../app/noticeSlice.ts';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { LengthField } from '../../parts/LengthField.tsx';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { directionWord } from '../../parts/words.ts';
+
+interface ToolFormProps {
+  readonly tool: Tool | null;
+  readonly coatType: string;
+  readonly onClose: () => void;
+}
+
+/** One tool: its kind, the label it is called by, what it measures, and an after-measure to learn from. */
+export function ToolForm({ tool, coatType, onClose }: ToolFormProps) {
+  const dispatch = useAppDispatch();
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const [addTool, added] = useAddToolMutation();
+  const [saveTool, saved] = useSaveToolMutation();
+  const { register, control, handleSubmit, formState } = useForm<ToolFacts>({
+    resolver: yupResolver(toolSchema),
+    defaultValues: tool ?? { kindId: '', label: '', lengthMm: null, dull: false, atHand: true },
+  });
+  const { errors } = formState;
+  const kindId = useWatch({ control, name: 'kindId' });
+  const kind = kindId === '' ? null : byId('tool kind', packs.tools.kinds, kindId);
+  const error = added.error ?? saved.error;
+
+  const submit = handleSubmit(async (facts) => {
+    const answer = tool
+      ? await saveTool({ id: tool.id, version: tool.version, facts })
+      : await addTool(facts);
+    if (!answer.data) return;
+    dispatch(notify({ text: `${answer.data.label} is in the drawer.` }));
+    onClose();
+  });
+
+  return (
+    <Modal show onHide={onClose} centered aria-labelledby="tool-title">
+      <Modal.Header closeButton>
+        <Modal.Title id="tool-title">{tool ? tool.label : 'A tool for the drawer'}</Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        {error !== undefined && <ProblemNote problem={problemOf(error)} />}
+        <Form noValidate id="tool-form" className="grid" onSubmit={(event) => void submit(event)}>
+          <Form.Group controlId="kindId">
+            <Form.Label>Kind</Form.Label>
+            <Form.Select isInvalid={!!errors.kindId} {...register('kindId')}>
+              <option value="">choose</option>
+              {packs.tools.kinds.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.name}
+                </option>
+              ))}
+            </Form.Select>
+            <Form.Control.Feedback type="invalid">{errors.kindId?.message}</Form.Control.Feedback>
+          </Form.Group>
+          <Form.Group controlId="label">
+            <Form.Label>Your label</Form.Label>
+            <Form.Control isInvalid={!!errors.label} {...register('label')} />
+            <Form.Control.Feedback type="invalid">{errors.label?.message}</Form.Control.Feedback>
+          </Form.Group>
+          {kind?.nominalMm != null && (
+            <Controller
+              control={control}
+              name="lengthMm"
+              render={({ field }) => (
+                <LengthField
+                  label="Leaves, as you measured it"
+                  mm={field.value}
+                  unit={unit}
+                  placeholder={`trade: ${formatLength(kind.nominalMm ?? 0, unit)}`}
+                  onLength={field.onChange}
+                  onEmpty={() => field.onChange(null)}
+                />
+              )}
+            />
+          )}
+          <Form.Group className="checks">
+            <Form.Check id="dull" label="dull" {...register('dull')} />
+            <Form.Check id="atHand" label="at hand" {...register('atHand')} />
+          </Form.Group>
+        </Form>
+        {tool && kind?.nominalMm != null && <AfterMeasure tool={tool} coatType={coatType} />}
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="outline-secondary" onClick={onClose}>
+          Close
+        </Button>
+        <Button type="submit" form="tool-form" disabled={added.isLoading || saved.isLoading}>
+          {tool ? 'Save the tool' : 'Put it in'}
+        </Button>
+      </Modal.Footer>
+    </Modal>
+  );
+}
+
+function AfterMeasure({ tool, coatType }: { readonly tool: Tool; readonly coatType: string }) {
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const [direction, setDirection] = useState<Direction>('with');
+  const [measureTool, { error, data }] = useMeasureToolMutation();
+  const coat = byId('coat type', packs.coats.types, coatType);
+  return (
+    <section className="after-measure">
+      <h3>Measured on a dog with {coat.name}</h3>
+      {error !== undefined && <ProblemNote problem={problemOf(error)} />}
+      <div className="sides" role="group" aria-label="Direction">
+        {(['with', 'across', 'against'] as const).map((d) => (
+          <button
+            key={d}
+            type="button"
+            className="chip"
+            aria-pressed={direction === d}
+            onClick={() => setDirection(d)}
+          >
+            {directionWord[d]}
+          </button>
+        ))}
+      </div>
+      <LengthField
+        key={data?.measures.length ?? 0}
+        label="It left"
+        mm={null}
+        unit={unit}
+        onLength={(measuredMm) =>
+          void measureTool({ id: tool.id, measure: { coatType, direction, measuredMm } })
+        }
+      />
+      {data && (
+        <p role="status" className="muted">
+          Logged; {data.measures.length} measures of this tool.
+        </p>
+      )}
+    </section>
+  );
+}
