@@ -29,7 +29,7 @@ export default defineConfig({
       {
         test: {
           name: 'journeys',
-          globalSetup: 'scripts/src/testDatabase.ts',
+          globalSetup: 'scripts/src/testJourneys.ts',
           include: ['e2e/**/*.test.ts'],
           testTimeout: 90_000,
           hookTimeout: 120_000,

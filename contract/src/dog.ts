@@ -3,7 +3,7 @@ import { MEASURES } from '@kurrel/core';
 import type { InferType, NumberSchema } from 'yup';
 import { array, boolean, date, number, object, string } from 'yup';
 
-const id = () => string().trim().min(1).max(80);
+const id = () => string().trim().max(80);
 
 /** A measurement a dog can have; anything beyond is a slip of the tape. */
 const measurements = object(
@@ -48,7 +48,11 @@ export const dogSchema = object({
   measurements: measurements.required(),
   findings: array(findingSchema.required()).max(30).required().default([]),
   restrictions: array(seenRestrictionSchema.required()).max(30).required().default([]),
-  remember: array(string().trim().max(120).required())
+  /** Up to three; lines left blank are dropped. */
+  remember: array(string().trim().max(120, 'Keep it under 120 letters.').required())
+    .transform((lines: unknown) =>
+      Array.isArray(lines) ? lines.filter((line) => String(line ?? '').trim() !== '') : lines,
+    )
     .max(3, 'Three things to remember at most.')
     .required()
     .default([]),

@@ -21,6 +21,7 @@ export function buildWeb(): void {
   const { status } = spawnSync('npm', ['run', '--silent', 'build', '-w', 'web', '--', '--logLevel', 'warn'], {
     cwd: PROJECT,
     stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production' },
   });
   if (status !== 0) throw new Advice('the web client did not build; the message is above.');
 }

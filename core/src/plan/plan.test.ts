@@ -233,6 +233,13 @@ describe('the groomer’s override', () => {
     expect(back.reasons.find((r) => r.rule === 'override-length')?.about).toBe('handler asked');
   });
 
+  it('between two ticks is scissor work, on a tick the tool’s', () => {
+    const at = (targetMm: number) =>
+      zoneOf(planGroom(inputFor('standard-poodle', { overrides: [override('back', { targetMm })] })), 'back');
+    expect(at(11.1)).toMatchObject({ leftMm: 11.1, tool: { technique: 'scissor' } });
+    expect(at(10)).toMatchObject({ leftMm: 10, tool: { toolId: 'comb-10' } });
+  });
+
   it('can name the tool and its direction', () => {
     const overrides = [override('back', { targetMm: 9.5, toolId: 'blade-4f', direction: 'against' })];
     const back = zoneOf(planGroom(inputFor('standard-poodle', { overrides })), 'back');

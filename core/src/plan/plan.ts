@@ -160,7 +160,8 @@ function draftZone(
   }
 
   const { tolerance } = input.packs.zones;
-  const share = input.purpose === 'show' ? tolerance.showShare : tolerance.share;
+  const exact = input.purpose === 'show' || override !== null;
+  const share = exact ? tolerance.showShare : tolerance.share;
   const toleranceMm = Math.max(tolerance.leastMm, share * targetMm);
   const wantsAllOver = target.reasons.some((r) => r.rule === 'wish-all-over' && !r.overruled);
   const techniques = techniquesFor(area, limits, override, wantsAllOver);
@@ -176,8 +177,7 @@ function draftZone(
         id: zone.id,
         targetMm,
         toleranceMm,
-        loMm: override ? 0 : limits.floorMm,
-        hiMm: limits.ceilingMm,
+        ...workingWindow(override, targetMm, limits),
         techniques,
         directions: override ? ['with', 'across', 'against'] : limits.directions,
         skipToothAllowed: limits.skipToothAllowed || override?.toolId != null,
@@ -189,6 +189,18 @@ function draftZone(
           : {}),
       };
   return { zone, area, limits, demand, targetMm, toleranceMm, override, reasons };
+}
+
+/** A length of the groomer's own is that length: a clipper does it only where its tick is no further off than a rule reads. */
+function workingWindow(
+  override: Override | null,
+  targetMm: number,
+  limits: Limits,
+): Pick<ZoneDemand, 'loMm' | 'hiMm'> {
+  if (!override) return { loMm: limits.floorMm, hiMm: limits.ceilingMm };
+  if (override.targetMm === null || override.toolId !== null) return { loMm: 0, hiMm: limits.ceilingMm };
+  const reach = Math.max(0.3, 0.03 * targetMm);
+  return { loMm: targetMm - reach, hiMm: Math.min(limits.ceilingMm, targetMm + reach) };
 }
 
 /** An override is followed unless there is no hair for it, or it is unsafe and nobody has said they read the warning. */

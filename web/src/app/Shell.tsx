@@ -60,7 +60,7 @@ export function Shell() {
           <Button
             variant="outline-secondary"
             size="sm"
-            aria-label={`Lengths in ${unit === 'mm' ? 'millimetres' : 'inches'}: switch`}
+            aria-label={unit === 'mm' ? 'mm: show lengths in inches' : 'in: show lengths in millimetres'}
             onClick={() => dispatch(setUnit(unit === 'mm' ? 'in' : 'mm'))}
           >
             {unit}

@@ -2,8 +2,8 @@ import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
 import { formatLength, lengthNumber, zoneKindId } from '@kurrel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import type { Tick } from './ruleScale.ts';
-import { labelRows, mmAt, nextTick, RULE, shareOf, snap } from './ruleScale.ts';
+import type { SetLength, Tick } from './ruleScale.ts';
+import { labelRows, nextTick, RULE, shareOf, snap } from './ruleScale.ts';
 
 export interface CoatRuleProps {
   readonly plan: Plan;
@@ -12,7 +12,7 @@ export interface CoatRuleProps {
   readonly unit: LengthUnit;
   readonly onSelect: (zoneKind: string) => void;
   /** Drag or key: the zones get this length; steps of one gesture share its name. */
-  readonly onLength: (zones: readonly string[], mm: number, gesture: string) => void;
+  readonly onLength: (zones: readonly string[], set: SetLength, gesture: string) => void;
   readonly onGesture: (active: boolean) => void;
 }
 
@@ -73,12 +73,12 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
     drag.current = null;
   };
   const key = (event: KeyboardEvent, bead: Bead) => {
-    const mm = keyedLength(event.key, bead.mm, ticks);
-    if (mm === null) return;
+    const set = keyedLength(event.key, bead.mm, ticks);
+    if (set === null) return;
     event.preventDefault();
     onLength(
       bead.zones.map((zone) => zone.zone),
-      mm,
+      set,
       `key-${bead.key}-${event.timeStamp}`,
     );
   };
@@ -237,22 +237,23 @@ function nextInBead(bead: Bead, selected: string): string {
 }
 
 const STEP = 1.02;
-function keyedLength(key: string, mm: number, ticks: readonly Tick[]): number | null {
+function keyedLength(key: string, mm: number, ticks: readonly Tick[]): SetLength | null {
+  const free = (length: number) => ({ mm: Math.min(RULE.toMm, Math.max(RULE.fromMm, length)), tick: null });
   switch (key) {
     case 'ArrowRight':
     case 'ArrowUp':
-      return Math.min(RULE.toMm, mm * STEP);
+      return free(mm * STEP);
     case 'ArrowLeft':
     case 'ArrowDown':
-      return Math.max(RULE.fromMm, mm / STEP);
+      return free(mm / STEP);
     case 'PageUp':
       return nextTick(mm, ticks, true);
     case 'PageDown':
       return nextTick(mm, ticks, false);
     case 'Home':
-      return mmAt(0);
+      return free(RULE.fromMm);
     case 'End':
-      return mmAt(1);
+      return free(RULE.toMm);
     default:
       return null;
   }

@@ -1,5 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
+import isEqual from 'fast-deep-equal';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { problemOf, useVisitQuery } from '../../app/api.ts';
@@ -39,11 +40,7 @@ function OpenDraft({ sheet, breed }: { readonly sheet: VisitSheet; readonly bree
     dispatch(openDraft({ visitId: id, choices: first }));
     dispatch(look({ selected: 'back', side: 'both', compare: false, panel: 'zone', gesture: false }));
     const kept = keptDraft.read(id);
-    if (
-      kept &&
-      breed.trims.some((trim) => trim.id === kept.trimId) &&
-      JSON.stringify(kept) !== JSON.stringify(first)
-    ) {
+    if (kept && breed.trims.some((trim) => trim.id === kept.trimId) && !isEqual(kept, first)) {
       dispatch(take(kept));
       dispatch(notify({ text: 'Your unsaved changes to this draft were kept. Undo takes them back.' }));
     }

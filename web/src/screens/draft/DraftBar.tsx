@@ -1,5 +1,6 @@
 import type { Choices, SavedPlan, VisitSheet } from '@kurrel/contract';
 import { format } from 'date-fns';
+import isEqual from 'fast-deep-equal';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
@@ -112,13 +113,11 @@ function Differences({ mine, theirs }: { readonly mine: Choices; readonly theirs
   const their = theirs.choices;
   if (mine.trimId !== their.trimId) rows.push(['trim', mine.trimId, their.trimId]);
   if (mine.purpose !== their.purpose) rows.push(['purpose', mine.purpose, their.purpose]);
-  if (JSON.stringify(mine.wish) !== JSON.stringify(their.wish))
-    rows.push(['wish', wishWords(mine), wishWords(their)]);
+  if (!isEqual(mine.wish, their.wish)) rows.push(['wish', wishWords(mine), wishWords(their)]);
   const zones = new Set([...mine.overrides, ...their.overrides].map((o) => o.zone));
   for (const zone of zones) {
     const [a, b] = [mine, their].map((c) => c.overrides.find((o) => o.zone === zone));
-    if (JSON.stringify(a) !== JSON.stringify(b))
-      rows.push([zone.replace('.', ', '), overrideWords(a), overrideWords(b)]);
+    if (!isEqual(a, b)) rows.push([zone.replace('.', ', '), overrideWords(a), overrideWords(b)]);
   }
   if (rows.length === 0) return <p>They are the same.</p>;
   return (

@@ -1,6 +1,7 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
 import { zoneKindId } from '@kurrel/core';
+import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
@@ -12,6 +13,7 @@ import { DraftBar } from './DraftBar.tsx';
 import { clearOverride, look, setLength } from './draftSlice.ts';
 import { KeysHelp } from './KeysHelp.tsx';
 import { keptDraft } from './keptDraft.ts';
+import type { SetLength } from './ruleScale.ts';
 import { nextTick } from './ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
 import { useDog, useDraft, zonesOf } from './useDraft.ts';
@@ -36,7 +38,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const reasonInput = useRef<HTMLInputElement>(null);
 
   const saved = sheet.saved?.choices ?? null;
-  const dirty = useMemo(() => JSON.stringify(saved) !== JSON.stringify(choices), [saved, choices]);
+  const dirty = useMemo(() => !isEqual(saved, choices), [saved, choices]);
   useEffect(() => {
     if (dirty && (saved !== null || choices.overrides.length > 0)) keptDraft.write(sheet.visit.id, choices);
     else keptDraft.forget(sheet.visit.id);
@@ -49,8 +51,12 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     [dispatch],
   );
   const setLengths = useCallback(
-    (zones: readonly string[], mm: number, gesture: string) => {
-      dispatch(setLength({ zones, mm, gesture }));
+    (zones: readonly string[], { mm, tick }: SetLength, gesture: string) => {
+      const tool = tick && {
+        toolId: tick.toolId,
+        direction: tick.against ? ('against' as const) : ('with' as const),
+      };
+      dispatch(setLength({ zones, mm, tool, gesture }));
     },
     [dispatch],
   );

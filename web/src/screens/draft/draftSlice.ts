@@ -1,5 +1,5 @@
 import type { Choices } from '@kurrel/contract';
-import type { Purpose } from '@kurrel/core';
+import type { Direction, Purpose } from '@kurrel/core';
 import type { Dispatch, PayloadAction, UnknownAction } from '@reduxjs/toolkit';
 import { combineReducers, createSlice } from '@reduxjs/toolkit';
 import undoable, { ActionCreators } from 'redux-undo';
@@ -15,6 +15,11 @@ export interface DraftChoices {
 /** Changes made in one gesture (a drag, a held key) are undone together. */
 interface Gesture {
   readonly gesture?: string;
+}
+
+/** A length taken from a tick of the rule names the tool as well. */
+interface NamedTool {
+  readonly tool?: { readonly toolId: string; readonly direction: Direction } | null;
 }
 
 const initial: DraftChoices = { visitId: null, choices: null };
@@ -56,11 +61,12 @@ const choicesSlice = createSlice({
         : state,
     setLength: (
       state,
-      action: PayloadAction<{ readonly zones: readonly string[]; readonly mm: number } & Gesture>,
+      action: PayloadAction<{ readonly zones: readonly string[]; readonly mm: number } & NamedTool & Gesture>,
     ): DraftChoices => {
       if (!state.choices) return state;
-      const { zones, mm } = action.payload;
-      return { ...state, choices: withOverride(state.choices, zones, { targetMm: mm, toolId: null }) };
+      const { zones, mm, tool = null } = action.payload;
+      const patch = { targetMm: mm, toolId: tool?.toolId ?? null, direction: tool?.direction ?? null };
+      return { ...state, choices: withOverride(state.choices, zones, patch) };
     },
     setOverride: (
       state,

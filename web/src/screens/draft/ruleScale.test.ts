@@ -4,6 +4,7 @@ import { labelRows, mmAt, nextTick, RULE, shareOf, snap } from './ruleScale.ts';
 
 const ticks = [1.5, 3.2, 6.3, 13.2].map((mm) => ({
   key: `${mm}`,
+  toolId: `tool ${mm}`,
   label: `${mm}`,
   mm,
   sdMm: 0.1,
@@ -25,15 +26,15 @@ describe('the coat rule', () => {
   });
 
   it('snaps to a tick it is near and is scissor work between', () => {
-    expect(snap(shareOf(13), ticks, 0.01)).toBe(13.2);
-    expect(snap(shareOf(9), ticks, 0.01)).toBe(9);
+    expect(snap(shareOf(13), ticks, 0.01)).toMatchObject({ mm: 13.2, tick: { toolId: 'tool 13.2' } });
+    expect(snap(shareOf(9), ticks, 0.01)).toEqual({ mm: 9, tick: null });
   });
 
   it('steps from tick to tick and stops at the last', () => {
-    expect(nextTick(6.3, ticks, true)).toBe(13.2);
-    expect(nextTick(6.3, ticks, false)).toBe(3.2);
-    expect(nextTick(5, ticks, false)).toBe(3.2);
-    expect(nextTick(13.2, ticks, true)).toBe(13.2);
+    expect(nextTick(6.3, ticks, true).mm).toBe(13.2);
+    expect(nextTick(6.3, ticks, false).mm).toBe(3.2);
+    expect(nextTick(5, ticks, false).mm).toBe(3.2);
+    expect(nextTick(13.2, ticks, true)).toEqual({ mm: 13.2, tick: null });
   });
 
   it('labels in a row never overlap', () => {

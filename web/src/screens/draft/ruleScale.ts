@@ -11,6 +11,7 @@ export const mmAt = (share: number): number => RULE.fromMm * Math.exp(Math.min(1
 
 export interface Tick {
   readonly key: string;
+  readonly toolId: string;
   readonly label: string;
   readonly mm: number;
   readonly sdMm: number;
@@ -25,6 +26,7 @@ export function ticksOf(options: readonly ToolOption[]): readonly Tick[] {
       : [
           {
             key: `${option.toolId} ${option.direction}`,
+            toolId: option.toolId,
             label: option.label,
             mm: option.leavesMm,
             sdMm: option.sdMm,
@@ -34,19 +36,30 @@ export function ticksOf(options: readonly ToolOption[]): readonly Tick[] {
   );
 }
 
-/** The nearest tick within `reach` of the share, else the length there. */
-export function snap(share: number, ticks: readonly Tick[], reach: number): number {
-  const near = ticks
-    .map((tick) => ({ mm: tick.mm, away: Math.abs(shareOf(tick.mm) - share) }))
-    .filter(({ away }) => away <= reach)
-    .sort((a, b) => a.away - b.away)[0];
-  return near ? near.mm : roundMm(mmAt(share));
+/** A length set on the rule: on a tick it names that tool too, between ticks it is a length alone. */
+export interface SetLength {
+  readonly mm: number;
+  readonly tick: Tick | null;
 }
 
-/** The next tick shorter or longer than a length; the length itself at the end of the rule. */
-export function nextTick(mm: number, ticks: readonly Tick[], longer: boolean): number {
-  const sorted = ticks.map((tick) => tick.mm).sort((a, b) => (longer ? a - b : b - a));
-  return sorted.find((tick) => (longer ? tick > mm * 1.004 : tick < mm * 0.996)) ?? mm;
+/** The nearest tick within `reach` of the share, else the length there. */
+export function snap(share: number, ticks: readonly Tick[], reach: number): SetLength {
+  let tick: Tick | null = null;
+  let least = reach;
+  for (const candidate of ticks) {
+    const away = Math.abs(shareOf(candidate.mm) - share);
+    if (away > least) continue;
+    tick = candidate;
+    least = away;
+  }
+  return tick ? { mm: tick.mm, tick } : { mm: roundMm(mmAt(share)), tick: null };
+}
+
+/** The next tick shorter or longer than a length; the length as it is at the end of the rule. */
+export function nextTick(mm: number, ticks: readonly Tick[], longer: boolean): SetLength {
+  const sorted = [...ticks].sort((a, b) => (longer ? a.mm - b.mm : b.mm - a.mm));
+  const tick = sorted.find((t) => (longer ? t.mm > mm * 1.004 : t.mm < mm * 0.996));
+  return tick ? { mm: tick.mm, tick } : { mm, tick: null };
 }
 
 /** As finely as it can be worked: tenths under a centimetre, half millimetres above. */

@@ -1,0 +1,243 @@
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { OpenSalon } from './salon.ts';
+import { openDraft, openSalon, retype, textOf, waitForText } from './salon.ts';
+
+let salon: OpenSalon;
+beforeAll(async () => {
+  salon = await openSalon();
+});
+afterAll(() => salon.close());
+
+const LENGTH = '[data-testid="zone-length"]';
+const TOOL = '[data-testid="zone-tool"]';
+const OWN_LENGTH = '.own-word .length-field input';
+const contour = (page: Page) =>
+  page.$$eval('.dog .contour', (paths) => paths.map((path) => path.getAttribute('d')).join('|'));
+const selectZone = async (page: Page, name: string) => {
+  await page.locator('.tabs ::-p-text(All zones)').click();
+  await page.locator(`.all-zones button ::-p-text(${name})`).click();
+  await waitForText(page, '.zone-name', name);
+};
+
+/** Drags the selected zone's bead to the tick of a tool. */
+async function dragBeadTo(page: Page, label: string): Promise<void> {
+  const bead = await page.waitForSelector('.bead.own .bead-dot');
+  const from = await bead?.boundingBox();
+  const to = await page.$$eval(
+    '.tick:not(.against)',
+    (ticks, wanted) => {
+      const tick = ticks.find((t) => t.querySelector('title')?.textContent === `${wanted}, with the lay`);
+      const line = tick?.querySelector('line')?.getBoundingClientRect();
+      return line ? line.left + line.width / 2 : null;
+    },
+    label,
+  );
+  if (!from || to === null) throw new Error(`no bead or no tick ${label}`);
+  const y = from.y + from.height / 2;
+  await page.mouse.move(from.x + from.width / 2, y);
+  await page.mouse.down();
+  await page.mouse.move((from.x + to) / 2, y, { steps: 6 });
+  await page.mouse.move(to, y, { steps: 6 });
+  await page.mouse.up();
+}
+
+describe('drafting a dog', () => {
+  it('sign in, find the dog, drag a bead across a tick, say why, save, come back tomorrow', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Juniper');
+    expect(await textOf(page, LENGTH)).toMatch(/^13 mm$/);
+    expect(await textOf(page, TOOL)).toMatch(/mackerel comb on a 40/);
+    const before = await contour(page);
+
+    await dragBeadTo(page, '4F');
+    await waitForText(page, TOOL, '4F');
+    expect(await textOf(page, LENGTH)).not.toMatch(/^13 mm$/);
+    expect(await contour(page)).not.toBe(before);
+    expect(await textOf(page, '.why')).toMatch(/your length/);
+    expect(await page.$eval('.why s', (s) => s.textContent)).toBe('lamb trim');
+
+    await page.type('#own-reason', 'less to brush in winter');
+    await waitForText(page, '.why', 'your length: less to brush in winter');
+    const length = await textOf(page, LENGTH);
+    await page.locator('button ::-p-text(Save plan)').click();
+    await waitForText(page, '[data-testid="save-state"]', 'v1 by Ottilie Marsh');
+
+    await page.reload();
+    await page.waitForSelector('.coat-rule .bead.own');
+    expect(await textOf(page, LENGTH)).toBe(length);
+    expect(await textOf(page, TOOL)).toMatch('4F');
+    expect(await textOf(page, '.why')).toMatch('your length: less to brush in winter');
+    expect(await textOf(page, '[data-testid="save-state"]')).toBe('v1 by Ottilie Marsh');
+    await page.close();
+  });
+
+  it('a drag is one step to undo and to redo', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Sorrel');
+    const before = await textOf(page, LENGTH);
+    await dragBeadTo(page, 'herring');
+    const after = await textOf(page, LENGTH);
+    expect(after).not.toBe(before);
+    await page.locator('.draft-bar ::-p-text(Undo)').click();
+    await waitForText(page, LENGTH, before);
+    await page.keyboard.down('Control');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Shift');
+    await page.keyboard.up('Control');
+    await waitForText(page, LENGTH, after);
+    await page.close();
+  });
+
+  it('refuses a bad length in place, keeps what was typed, and takes the corrected one', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Clementine');
+    const before = await textOf(page, LENGTH);
+    for (const [typed, says] of [
+      ['short', 'That is not a length'],
+      ['0', 'more than nothing'],
+      ['1/0', 'divided by 0'],
+      ['390', 'of hair is there'],
+    ] as const) {
+      await retype(page, OWN_LENGTH, typed);
+      await page.keyboard.press('Enter');
+      await waitForText(page, '.own-word .invalid-feedback', says);
+      expect(await page.$eval(OWN_LENGTH, (input) => (input as HTMLInputElement).value)).toBe(typed);
+      expect(await textOf(page, LENGTH)).toBe(before);
+    }
+    await retype(page, OWN_LENGTH, '1/2');
+    await page.keyboard.press('Enter');
+    await waitForText(page, LENGTH, '13 mm');
+    await page.close();
+  });
+
+  it('two people save the same plan: the second is told, sees the difference and loses nothing', async () => {
+    const ottilie = await salon.enter('Ottilie Marsh');
+    const bram = await salon.enter('Bram Quennell');
+    await openDraft(ottilie, 'Tansy');
+    await openDraft(bram, 'Tansy');
+    await selectZone(ottilie, 'loin');
+    await dragBeadTo(ottilie, '4F');
+    await ottilie.locator('button ::-p-text(Save plan)').click();
+    await waitForText(ottilie, '[data-testid="save-state"]', 'v1 by Ottilie Marsh');
+
+    await dragBeadTo(bram, '7F');
+    const mine = await textOf(bram, LENGTH);
+    await bram.locator('button ::-p-text(Save plan)').click();
+    await waitForText(bram, '.modal', 'Ottilie Marsh saved this plan while you worked');
+    const rows = await textOf(bram, '.modal table');
+    expect(rows).toMatch(/back .* mm as planned/);
+    expect(rows).toMatch(/loin as planned .* mm/);
+    await bram.locator('.modal ::-p-text(Save mine over it)').click();
+    await waitForText(bram, '[data-testid="save-state"]', 'v2 by Bram Quennell');
+    expect(await textOf(bram, LENGTH)).toBe(mine);
+    await Promise.all([ottilie.close(), bram.close()]);
+  });
+
+  it('unsaved changes outlive a reload, and a server that does not answer', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Bosun');
+    await dragBeadTo(page, 'mackerel');
+    const length = await textOf(page, LENGTH);
+    await page.setOfflineMode(true);
+    await page.locator('button ::-p-text(Save plan)').click();
+    await waitForText(page, '.draft-bar', 'No answer from the server');
+    expect(await textOf(page, LENGTH)).toBe(length);
+    await page.setOfflineMode(false);
+    await page.reload();
+    await page.waitForSelector('.coat-rule .bead.own');
+    await waitForText(page, LENGTH, length);
+    await waitForText(page, '.toast', 'Your unsaved changes');
+    await page.close();
+  });
+});
+
+describe('by keyboard alone', () => {
+  it('zones, ticks, beads, typed lengths and help', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Marzipan');
+    await page.keyboard.press(']');
+    await waitForText(page, '.zone-name', 'ribs');
+    await page.keyboard.press('[');
+    await waitForText(page, '.zone-name', 'back');
+    const start = await textOf(page, LENGTH);
+    await page.keyboard.press(',');
+    await page.waitForFunction(
+      (s, t) => document.querySelector<HTMLElement>(s)?.innerText.replace(/\s+/g, ' ').trim() !== t,
+      {},
+      LENGTH,
+      start,
+    );
+    await page.keyboard.type('9');
+    await page.keyboard.press('Enter');
+    await waitForText(page, LENGTH, '9');
+    await page.$eval('.bead.own', (bead) => (bead as SVGElement).focus());
+    await page.keyboard.press('ArrowRight');
+    await waitForText(page, LENGTH, '9.2 mm');
+    const now = await page.$eval('.bead.own', (bead) => bead.getAttribute('aria-valuetext'));
+    expect(now).toBe('9.2 mm');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('?');
+    await waitForText(page, '.modal', 'hold to see before');
+    await page.keyboard.press('Escape');
+    await page.close();
+  });
+
+  it('holding c shows the coat as it is', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Pilchard');
+    const after = await contour(page);
+    await page.keyboard.down('c');
+    await page.waitForSelector('.dog[aria-label*="as the coat is now"]');
+    expect(await contour(page)).not.toBe(after);
+    await page.keyboard.up('c');
+    await page.waitForSelector('.dog:not([aria-label*="as the coat is now"])');
+    expect(await contour(page)).toBe(after);
+    await page.close();
+  });
+});
+
+describe('welfare on the board', () => {
+  it('an owner’s shave-down of a double coat is not followed and the alternatives are offered', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Mistral');
+    await waitForText(page, '.zone-panel .conflict', 'Offer first: bath and de-shed');
+    expect(await textOf(page, TOOL)).toBe('Leave it as it is.');
+    await page.close();
+  });
+
+  it('an unsafe length warns, waits to be read, and is then followed and marked', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Quill');
+    await selectZone(page, 'throat');
+    const planned = await textOf(page, LENGTH);
+    await retype(page, OWN_LENGTH, '0.5');
+    await page.keyboard.press('Enter');
+    await waitForText(page, '.zone-panel .conflict', 'not followed yet');
+    expect(await textOf(page, LENGTH)).toBe(planned);
+    await page.locator('button ::-p-text(I have read this)').click();
+    await waitForText(page, LENGTH, '0.5 mm');
+    await page.locator('button ::-p-text(Save plan)').click();
+    await waitForText(page, '[data-testid="save-state"]', 'v2 by Bram Quennell');
+    await page.close();
+  });
+
+  it('a trainee’s unsafe override is refused by the server and stays on the board', async () => {
+    const page = await salon.enter('Isolde Pike');
+    await openDraft(page, 'Dumpling');
+    await selectZone(page, 'throat');
+    const skip = await page.$$eval(
+      '#own-tool option',
+      (options) => options.map((o) => o as HTMLOptionElement).find((o) => o.text === '7 skip')?.value ?? '',
+    );
+    await page.select('#own-tool', skip);
+    await page.waitForSelector('.own-word .sides');
+    await page.locator('.own-word .sides ::-p-text(against)').click();
+    await waitForText(page, '.zone-panel .conflict', 'not followed yet');
+    await page.locator('button ::-p-text(I have read this)').click();
+    await page.locator('button ::-p-text(Save plan)').click();
+    await waitForText(page, '.draft-bar', 'A trainee cannot do this');
+    await page.close();
+  });
+});

@@ -1,0 +1,220 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { OpenSalon } from './salon.ts';
+import { openCard, openDraft, openSalon, retype, textOf, waitForText } from './salon.ts';
+
+let salon: OpenSalon;
+beforeAll(async () => {
+  salon = await openSalon();
+});
+afterAll(() => salon.close());
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+interface Violation {
+  readonly id: string;
+  readonly impact: string;
+  readonly nodes: readonly { readonly html: string; readonly failureSummary: string }[];
+}
+
+/** What axe calls serious or critical on the page as it stands. */
+async function seriousIssues(page: Page): Promise<string[]> {
+  const session = await page.createCDPSession();
+  await session.send('Runtime.evaluate', { expression: axeSource });
+  const found = await page.evaluate(async () => {
+    const { axe } = globalThis as unknown as { axe: { run: () => Promise<{ violations: Violation[] }> } };
+    return (await axe.run()).violations;
+  });
+  return found
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ''} ${nodes[0]?.failureSummary ?? ''}`);
+}
+
+describe('no screen shuts anybody out', () => {
+  it('sign-in', async () => {
+    const page = await salon.enter();
+    await page.waitForSelector('.demo-person');
+    expect(await seriousIssues(page)).toEqual([]);
+    await page.close();
+  });
+
+  it.each([
+    ['today', async (page: Page): Promise<void> => void (await page.waitForSelector('.tide-line'))],
+    [
+      'dogs',
+      async (page: Page) => {
+        await page.locator('nav ::-p-text(Dogs)').click();
+        await page.waitForSelector('.dog-list');
+      },
+    ],
+    ['a dog’s card', (page: Page) => openCard(page, 'Juniper')],
+    [
+      'drawer and a tool',
+      async (page: Page) => {
+        await page.locator('nav ::-p-text(Drawer)').click();
+        await page.locator('[aria-label="Change cod"]').click();
+        await page.waitForSelector('.after-measure');
+      },
+    ],
+    ['draft, one zone', (page: Page) => openDraft(page, 'Juniper')],
+    [
+      'draft, all zones',
+      async (page: Page) => {
+        await openDraft(page, 'Mistral');
+        await page.locator('.tabs ::-p-text(All zones)').click();
+        await page.waitForSelector('.all-zones');
+      },
+    ],
+  ] as const)('%s', async (_name, go) => {
+    const page = await salon.enter('Ottilie Marsh');
+    await go(page);
+    expect(await seriousIssues(page)).toEqual([]);
+    await page.close();
+  });
+
+  it.each([
+    [1024, 768],
+    [800, 1280],
+  ])('the draft fits %d × %d without sideways scrolling', async (width, height) => {
+    const page = await salon.enter('Ottilie Marsh', width, height);
+    await openDraft(page, 'Juniper');
+    const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(spill).toBeLessThanOrEqual(0);
+    expect((await page.$$('.callout')).length).toBeGreaterThan(10);
+    await page.close();
+  });
+});
+
+describe('the door', () => {
+  it('says what is wrong and lets the right ones in to where they wanted to go', async () => {
+    const page = await salon.enter();
+    await page.goto(`${salon.address}/drawer`);
+    await page.waitForSelector('#login');
+    await page.locator('button[type="submit"]').click();
+    await waitForText(page, '.invalid-feedback', 'Type your sign-in name.');
+    await page.type('#login', 'ottilie');
+    await page.type('#password', 'wrong');
+    await page.locator('button[type="submit"]').click();
+    await waitForText(page, '[role="alert"]', 'Check the name and the password');
+    expect(await page.$eval('#login', (input) => (input as HTMLInputElement).value)).toBe('ottilie');
+    await retype(page, '#password', 'harbour-lead');
+    await page.locator('button[type="submit"]').click();
+    await waitForText(page, 'h1', 'Drawer');
+    await page.locator('button ::-p-text(Sign out)').click();
+    await page.waitForSelector('#login');
+    await page.close();
+  });
+
+  it('an address that leads nowhere leads back', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await page.goto(`${salon.address}/attic`);
+    await waitForText(page, 'h1', 'This page cannot be shown');
+    await page.locator('a ::-p-text(Back to today)').click();
+    await waitForText(page, 'h1', 'Today');
+    await page.close();
+  });
+});
+
+describe('today and the dogs', () => {
+  it('today lists who comes, for what, how long, and opens the draft', async () => {
+    const page = await salon.enter('Isolde Pike');
+    await waitForText(page, '.tide-line', 'Juniper');
+    expect(await textOf(page, '.tide-line:first-child')).toMatch(/8:30 .* (105|120) min ready by 1\d:\d\d/);
+    await page.locator('.tide-line ::-p-text(Juniper)').click();
+    await waitForText(page, '.dog-strip h1', 'Juniper');
+    await page.close();
+  });
+
+  it('a new dog: faults named beside their fields, then kept, measured and drawn', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await page.locator('nav ::-p-text(Dogs)').click();
+    await page.locator('a ::-p-text(Add a dog)').click();
+    await page.waitForSelector('#name');
+    await page.type('#name', 'Teasel');
+    await page.type('#measure-heightMm', '28000');
+    await page.locator('button[type="submit"]').click();
+    await waitForText(page, '.invalid-feedback', 'Choose a breed.');
+    await waitForText(page, '.invalid-feedback', 'More than 1100 mm: check the tape.');
+    expect(await page.$eval('#name', (input) => (input as HTMLInputElement).value)).toBe('Teasel');
+    await page.select('#breedId', 'bichon-frise');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLSelectElement>('#coatType')?.value === 'powder-puff',
+    );
+    await page.waitForSelector('.tape .dog');
+    await retype(page, '#measure-heightMm', '280');
+    await page.$eval('#bornOn', (input) => {
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+      set?.call(input, '2024-05-01');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await page.locator('button[type="submit"]').click();
+    await waitForText(page, 'h1', 'Teasel');
+    await page.type('#what', 'First trim');
+    await page.locator('button ::-p-text(Book and draft)').click();
+    await page.waitForSelector('.coat-rule .bead.own');
+    expect(await textOf(page, '.dog-strip')).toMatch(/Teasel Bichon frise .* 28 cm at the withers/);
+    await page.close();
+  });
+
+  it('taking a dog off the list can be undone', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openCard(page, 'Flint');
+    await page.locator('button ::-p-text(Take off the list)').click();
+    await waitForText(page, '.toast', 'Flint is off the list');
+    await page.waitForFunction(
+      () => !document.querySelector<HTMLElement>('.dog-list')?.innerText.includes('Flint'),
+    );
+    await page.locator('.toast ::-p-text(Undo)').click();
+    await waitForText(page, '.dog-list', 'Flint');
+    await page.close();
+  });
+});
+
+describe('the drawer', () => {
+  it('a tool goes in with a length as typed, learns, and comes out with a way back', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await page.locator('nav ::-p-text(Drawer)').click();
+    await page.locator('button ::-p-text(Add a tool)').click();
+    await page.waitForSelector('#kindId');
+    await page.locator('.modal button[type="submit"]').click();
+    await waitForText(page, '.modal .invalid-feedback', 'Choose the kind of tool.');
+    await page.select('#kindId', 'comb-22');
+    await page.type('#label', 'gurnard');
+    await page.type('.modal .length-field input', '7/8');
+    await page.locator('.modal button[type="submit"]').click();
+    await waitForText(page, '.drawer-table', 'gurnard');
+    const row = 'tr:has([aria-label="Change gurnard"])';
+    expect(await textOf(page, row)).toMatch(/22 mm guard comb 22 mm trade prior/);
+
+    await page.locator('[aria-label="Change gurnard"]').click();
+    await page.waitForSelector('.after-measure input');
+    await page.type('.after-measure input', '25');
+    await page.keyboard.press('Enter');
+    await waitForText(page, '.after-measure', '1 measures of this tool');
+    await page.locator('.modal ::-p-text(Close)').click();
+    await waitForText(page, row, '1 measured, ×1.12');
+
+    await page.locator('[aria-label="Remove gurnard"]').click();
+    await waitForText(page, '.toast', 'gurnard is out of the drawer');
+    await page.locator('.toast ::-p-text(Undo)').click();
+    await waitForText(page, '.drawer-table', 'gurnard');
+    await page.close();
+  });
+
+  it('is for a trainee to look at', async () => {
+    const page = await salon.enter('Isolde Pike');
+    await page.locator('nav ::-p-text(Drawer)').click();
+    await page.waitForSelector('.drawer-table');
+    expect(await page.$('[aria-label="Change cod"]')).toBeNull();
+    await page.close();
+  });
+
+  it('lengths are shown in inches to the nearest 1/32 on request', async () => {
+    const page = await salon.enter('Isolde Pike');
+    await page.locator('nav ::-p-text(Drawer)').click();
+    await page.locator('[aria-label^="mm: show"]').click();
+    await waitForText(page, '.drawer-table', '1/2 in');
+    await page.close();
+  });
+});
