@@ -19,8 +19,9 @@ export interface CoatType {
   readonly clipping: 'yes' | 'softens' | 'double' | 'no-need' | 'ends-only' | 'no';
   readonly strips: boolean;
   /** How the drawing shows it. */
-  readonly texture: 'curl' | 'wave' | 'crisp' | 'drop' | 'wire' | 'stand-off' | 'lying' | 'smooth' | 'cord';
-  readonly tint: 'light' | 'middle' | 'dark';
+  readonly texture: 'curl' | 'wave' | 'crisp' | 'falling' | 'harsh' | 'standing' | 'lying' | 'sleek' | 'cord';
+  /** Whether groomers finish and judge it stretched or with the curl back. */
+  readonly shown: 'stretched' | 'reverted';
   readonly source: Source;
 }
 

@@ -57,7 +57,7 @@ export function hairPath(
   texture: CoatType['texture'],
   frame: Frame,
 ): string {
-  if (texture === 'smooth') return '';
+  if (texture === 'sleek') return '';
   let d = '';
   for (const { at, zone, angle } of marks) {
     const mm = lengthOf(zone);
@@ -96,7 +96,7 @@ export function tipsPath(
   texture: CoatType['texture'],
   frame: Frame,
 ): string {
-  if (texture === 'smooth') return '';
+  if (texture === 'sleek') return '';
   let d = '';
   body.views.side.parts.forEach((part, index) => {
     if (part.far) return;

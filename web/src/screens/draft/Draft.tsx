@@ -1,10 +1,12 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
+import { byId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { problemOf, useVisitQuery } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
+import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useBreed } from '../../app/useBreed.ts';
 import { Loading } from '../../parts/Loading.tsx';
@@ -38,7 +40,11 @@ function OpenDraft({ sheet, breed }: { readonly sheet: VisitSheet; readonly bree
     if (visitId === id) return;
     const first = firstChoices(sheet, breed);
     dispatch(openDraft({ visitId: id, choices: first }));
-    dispatch(look({ selected: 'back', side: 'both', compare: false, panel: 'zone', gesture: false }));
+    const coat = byId('coat type', packs.coats.types, sheet.dog.coatType);
+    const curlBack = coat.shown === 'reverted' && coat.curl < 1;
+    dispatch(
+      look({ selected: 'back', side: 'both', compare: false, panel: 'zone', gesture: false, curlBack }),
+    );
     const kept = keptDraft.read(id);
     if (kept && breed.trims.some((trim) => trim.id === kept.trimId) && !isEqual(kept, first)) {
       dispatch(take(kept));
