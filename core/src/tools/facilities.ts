@@ -14,11 +14,12 @@ type Choice = 'free' | 'open' | 'closed';
 const EPS = 1e-9;
 
 /**
- * @param costs one row per client, one column per facility; `Infinity` where it cannot serve. Every client must
+ * @param clients one row per client, one column per facility; `Infinity` where it cannot serve. Every client must
  * have a finite entry.
  * @param openingCost the cost of each facility that is opened, ≥ 0.
  */
-export function cheapestFacilities(costs: readonly Float64Array[], openingCost: number): Facilities {
+export function cheapestFacilities(clients: readonly Float64Array[], openingCost: number): Facilities {
+  const costs = merged(clients);
   const facilities = costs[0]?.length ?? 0;
   let best: { open: readonly number[]; cost: number } = { open: [], cost: costs.length === 0 ? 0 : Infinity };
   let nodes = 0;
@@ -48,8 +49,24 @@ export function cheapestFacilities(costs: readonly Float64Array[], openingCost: 
 
 function totalCost(costs: readonly Float64Array[], openingCost: number, open: readonly number[]): number {
   let cost = openingCost * open.length;
-  for (const row of costs) cost += Math.min(...open.map((f) => row[f] ?? Infinity));
+  for (const row of costs) {
+    let least = Infinity;
+    for (const facility of open) least = Math.min(least, row[facility] ?? Infinity);
+    cost += least;
+  }
   return cost;
+}
+
+/** Clients with the same costs are one client that counts as many times: the left side of a dog and its right. */
+function merged(clients: readonly Float64Array[]): readonly Float64Array[] {
+  const rows = new Map<string, { row: Float64Array; count: number }>();
+  for (const row of clients) {
+    const key = row.join();
+    const same = rows.get(key);
+    if (same) same.count++;
+    else rows.set(key, { row, count: 1 });
+  }
+  return [...rows.values()].map(({ row, count }) => (count === 1 ? row : row.map((cost) => cost * count)));
 }
 
 /** Closes, one at a time, the facility whose closing saves most, while any saves. */
@@ -97,17 +114,16 @@ function dualAscent(
   openingCost: number,
   state: readonly Choice[],
 ): Dual | null {
+  const facilities = state.length;
   const slack = Float64Array.from(state, (choice) =>
     choice === 'free' ? openingCost : choice === 'open' ? 0 : Infinity,
   );
+  const shut = Uint8Array.from(state, (choice) => (choice === 'closed' ? 1 : 0));
   const prices = new Float64Array(costs.length);
-  const ladders = costs.map((row) =>
-    [...row].filter((cost, f) => state[f] !== 'closed' && cost < Infinity).sort((a, b) => a - b),
-  );
   for (let z = 0; z < costs.length; z++) {
-    const cheapest = ladders[z]?.[0];
-    if (cheapest === undefined) return null;
-    prices[z] = cheapest;
+    const price = nextCost(costs[z] as Float64Array, shut, -Infinity);
+    if (price === Infinity) return null;
+    prices[z] = price;
   }
   const stuck = new Uint8Array(costs.length);
   for (let moving = true; moving;) {
@@ -116,27 +132,39 @@ function dualAscent(
       if (stuck[z]) continue;
       const row = costs[z] as Float64Array;
       const price = prices[z] as number;
-      const next = ladders[z]?.find((cost) => cost > price + EPS) ?? Infinity;
-      let step = next - price;
-      for (let f = 0; f < row.length; f++) {
-        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS)
-          step = Math.min(step, slack[f] as number);
+      let step = nextCost(row, shut, price + EPS) - price;
+      for (let f = 0; f < facilities; f++) {
+        if (!shut[f] && (row[f] as number) <= price + EPS) step = Math.min(step, slack[f] as number);
       }
       if (!(step > EPS) || step === Infinity) {
         stuck[z] = 1;
         continue;
       }
-      for (let f = 0; f < row.length; f++) {
-        if (state[f] !== 'closed' && (row[f] as number) <= price + EPS)
-          slack[f] = (slack[f] as number) - step;
+      for (let f = 0; f < facilities; f++) {
+        if (!shut[f] && (row[f] as number) <= price + EPS) slack[f] = (slack[f] as number) - step;
       }
       prices[z] = price + step;
       moving = true;
     }
   }
-  const opened = state.filter((choice) => choice === 'open').length;
-  const paid = [...slack.keys()].filter((f) => state[f] !== 'closed' && (slack[f] as number) <= EPS);
-  return { bound: prices.reduce((sum, price) => sum + price, openingCost * opened), prices, paid };
+  let bound = 0;
+  const paid: number[] = [];
+  for (let f = 0; f < facilities; f++) {
+    if (state[f] === 'open') bound += openingCost;
+    if (!shut[f] && (slack[f] as number) <= EPS) paid.push(f);
+  }
+  for (const price of prices) bound += price;
+  return { bound, prices, paid };
+}
+
+/** The least cost in the row above `over` among facilities that are not shut. */
+function nextCost(row: Float64Array, shut: Uint8Array, over: number): number {
+  let least = Infinity;
+  for (let f = 0; f < row.length; f++) {
+    const cost = row[f] as number;
+    if (cost > over && cost < least && !shut[f]) least = cost;
+  }
+  return least;
 }
 
 /** The free facility most clients pay for: deciding it moves the bound most. */

@@ -72,12 +72,13 @@ export function pickTools(problem: ToolProblem): PickedTools {
   const toolIds = [...new Set(options.map((option) => option.toolId))];
   const toolIndex = new Map(toolIds.map((id, index) => [id, index]));
 
+  const known = remembered((zone: ZoneDemand) => waysOf(zone, options, policy));
   const served: { zone: ZoneDemand; ways: readonly ToolChoice[] }[] = [];
   const unserved: string[] = [];
   for (const zone of zones) {
     requireNumber(`${zone.id} target`, zone.targetMm, 0);
     requireNumber(`${zone.id} tolerance`, zone.toleranceMm, Number.MIN_VALUE);
-    const ways = waysOf(zone, options, policy);
+    const ways = known(zone);
     if (ways.length > 0) served.push({ zone, ways });
     else unserved.push(zone.id);
   }
@@ -106,20 +107,34 @@ export function pickTools(problem: ToolProblem): PickedTools {
     const chosen = choices.get(zone.id);
     if (!chosen) continue;
     const alone = users.get(chosen.option.toolId) === 1;
-    let best: RunnerUp | undefined;
+    let best: ToolChoice | undefined;
+    let extraCost = Infinity;
+    let toolsDelta: RunnerUp['toolsDelta'] = 0;
     for (const way of ways) {
       if (way.option === chosen.option) continue;
       const sameTool = way.option.toolId === chosen.option.toolId;
-      const toolsDelta = sameTool
-        ? 0
-        : (((open.has(way.option.toolId) ? 0 : 1) - (alone ? 1 : 0)) as -1 | 0 | 1);
-      const extraCost = way.cost - chosen.cost + toolsDelta * policy.changeoverCost;
-      if (!best || extraCost < best.extraCost) best = { ...way, extraCost, toolsDelta };
+      const delta = sameTool ? 0 : (open.has(way.option.toolId) ? 0 : 1) - (alone ? 1 : 0);
+      const extra = way.cost - chosen.cost + delta * policy.changeoverCost;
+      if (extra >= extraCost) continue;
+      best = way;
+      extraCost = extra;
+      toolsDelta = delta as RunnerUp['toolsDelta'];
     }
-    if (best) runnersUp.set(zone.id, best);
+    if (best) runnersUp.set(zone.id, { ...best, extraCost, toolsDelta });
   }
 
   return { choices, runnersUp, unserved, tools: [...users.keys()], cost: solved.cost, nodes: solved.nodes };
+}
+
+/** Zones that ask the same, as a left and a right side do, are worked out once. */
+function remembered(work: (zone: ZoneDemand) => readonly ToolChoice[]): typeof work {
+  const results = new Map<string, readonly ToolChoice[]>();
+  return (zone) => {
+    const key = Object.values({ ...zone, id: '', only: JSON.stringify(zone.only) }).join('|');
+    const found = results.get(key) ?? work(zone);
+    results.set(key, found);
+    return found;
+  };
 }
 
 function cheapest(ways: readonly ToolChoice[]): ToolChoice | undefined {
