@@ -1,7 +1,7 @@
 import type { Body, CoatType, DrawnLine, LengthUnit, Outline, Plan, Point, ViewPart } from '@kurrel/core';
 import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
 import type { ReactNode } from 'react';
-import { memo, useMemo, useRef } from 'react';
+import { memo, useDeferredValue, useMemo, useRef } from 'react';
 import type { Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
 import type { Frame } from './frame.ts';
@@ -36,7 +36,11 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const parts = body.views.side.parts;
   const paths = useMemo(() => outline.map((part) => pathOf(part.line, frame)), [outline, frame]);
   const ghosts = useMemo(() => ghost?.map((part) => pathOf(part.line, frame)) ?? [], [ghost, frame]);
-  const marks = useMemo(() => hairMarks(body), [body]);
+  const { texture } = props;
+  const hair = useMemo(
+    () => ({ body, outline, lengthOf, texture, frame }),
+    [body, outline, lengthOf, texture, frame],
+  );
   const near = indices(parts, false);
   const far = indices(parts, true);
   const { eye, nose, mouth } = body.views.side;
@@ -70,8 +74,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         />
       </g>
       <Coat parts={parts} paths={paths} which={near} frame={frame} lengthOf={lengthOf} selected={selected} />
-      <path className="hair" d={hairPath(marks, lengthOf, props.texture, frame)} />
-      <path className="hair tips" d={tipsPath(body, outline, lengthOf, props.texture, frame)} />
+      <Hair {...useDeferredValue(hair)} />
       {ideal && <path className="ideal" d={pathOf(ideal, frame, false)} />}
       {lines.map((line) => (
         <path key={line.id} className="clip-line" d={pathOf(line.points, frame, false)}>
@@ -81,6 +84,23 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       <Face eye={eye} nose={nose} mouth={mouth} frame={frame} />
       <Labels {...props} />
     </svg>
+  );
+});
+
+/** The coat's texture; it may follow a moving outline a moment later. */
+const Hair = memo(function Hair({
+  body,
+  outline,
+  lengthOf,
+  texture,
+  frame,
+}: Pick<DogDrawingProps, 'body' | 'outline' | 'lengthOf' | 'texture' | 'frame'>) {
+  const marks = useMemo(() => hairMarks(body), [body]);
+  return (
+    <>
+      <path className="hair" d={hairPath(marks, lengthOf, texture, frame)} />
+      <path className="hair tips" d={tipsPath(body, outline, lengthOf, texture, frame)} />
+    </>
   );
 });
 

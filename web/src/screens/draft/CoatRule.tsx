@@ -86,7 +86,7 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   return (
     <div className="coat-rule" ref={holder}>
       <svg width={width} height={HEIGHT} role="group" aria-label="Coat rule, 0.2 to 150 mm">
-        <Ticks ticks={ticks} x={x} />
+        <Ticks ticks={ticks} length={length} />
         <line className="rule-line" x1={PAD} x2={PAD + length} y1={LINE_Y} y2={LINE_Y} />
         {SCALE_MM.map((mm) => (
           <g key={mm} className="rule-scale" aria-hidden="true">
@@ -124,7 +124,14 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   );
 });
 
-function Ticks({ ticks, x }: { readonly ticks: readonly Tick[]; readonly x: (mm: number) => number }) {
+const Ticks = memo(function Ticks({
+  ticks,
+  length,
+}: {
+  readonly ticks: readonly Tick[];
+  readonly length: number;
+}) {
+  const x = (mm: number) => PAD + shareOf(mm) * length;
   const above = ticks.filter((tick) => !tick.against);
   const below = ticks.filter((tick) => tick.against);
   const measure = (list: readonly Tick[]) =>
@@ -161,7 +168,7 @@ function Ticks({ ticks, x }: { readonly ticks: readonly Tick[]; readonly x: (mm:
       ))}
     </g>
   );
-}
+});
 
 /** One sd to either side: a wide tick is a tool nobody has measured here yet. */
 function Blur({

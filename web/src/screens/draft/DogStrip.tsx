@@ -1,6 +1,7 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { Body, BreedPack, Plan, RuleCheck } from '@kurrel/core';
 import { byId, formatLength } from '@kurrel/core';
+import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { packs } from '../../app/packs.ts';
@@ -65,7 +66,7 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
           </ul>
         </section>
       )}
-      <For breed={breed} choices={choices} />
+      <For breed={breed} trimId={choices.trimId} purpose={choices.purpose} wish={choices.wish} />
       {dog.findings.length > 0 && (
         <section>
           <h2>Hands found</h2>
@@ -108,32 +109,33 @@ function zoneWords(zone: string): string {
   return `${side ? `${side} ` : ''}${byId('zone', packs.zones.zones, kind).name}`;
 }
 
-function For({ breed, choices }: { readonly breed: BreedPack; readonly choices: Choices }) {
+const For = memo(function For({
+  breed,
+  trimId,
+  purpose,
+  wish,
+}: { readonly breed: BreedPack } & Pick<Choices, 'trimId' | 'purpose' | 'wish'>) {
   const dispatch = useAppDispatch();
   const unit = useAppSelector((state) => state.preferences.unit);
-  const trim = byId('trim', breed.trims, choices.trimId);
-  const { wish } = choices;
+  const trim = byId('trim', breed.trims, trimId);
   return (
     <section className="for" aria-label="What it is drafted for">
       <div className="sides" role="group" aria-label="Purpose">
-        {(['pet', 'show'] as const).map((purpose) => (
+        {(['pet', 'show'] as const).map((one) => (
           <button
-            key={purpose}
+            key={one}
             type="button"
             className="chip"
-            aria-pressed={choices.purpose === purpose}
-            onClick={() => dispatch(setPurpose(purpose))}
+            aria-pressed={purpose === one}
+            onClick={() => dispatch(setPurpose(one))}
           >
-            {purpose}
+            {one}
           </button>
         ))}
       </div>
       <Form.Group controlId="trim">
         <Form.Label>Trim</Form.Label>
-        <Form.Select
-          value={choices.trimId}
-          onChange={(e) => dispatch(setChoices({ trimId: e.target.value }))}
-        >
+        <Form.Select value={trimId} onChange={(e) => dispatch(setChoices({ trimId: e.target.value }))}>
           {breed.trims.map((t) => (
             <option key={t.id} value={t.id}>
               {t.name}
@@ -142,11 +144,11 @@ function For({ breed, choices }: { readonly breed: BreedPack; readonly choices: 
         </Form.Select>
       </Form.Group>
       <p className="muted summary">{trim.summary}</p>
-      {choices.purpose === 'show' && !trim.purposes.includes('show') && (
+      {purpose === 'show' && !trim.purposes.includes('show') && (
         <p className="conflict">This is a pet trim: the ring wants another.</p>
       )}
       <Form.Group controlId="lean">
-        <Form.Label>{choices.purpose === 'show' ? 'Handler wants' : 'Owner wishes'}</Form.Label>
+        <Form.Label>{purpose === 'show' ? 'Handler wants' : 'Owner wishes'}</Form.Label>
         <Form.Select
           value={wish.allOverMm === null ? wish.lean : 'all-over'}
           onChange={(e) => {
@@ -184,7 +186,7 @@ function For({ breed, choices }: { readonly breed: BreedPack; readonly choices: 
       </Form.Group>
     </section>
   );
-}
+});
 
 const weekChoices = (now: number) =>
   [...new Set([3, 4, 5, 6, 7, 8, 9, 10, 12, 16, 20, 26, now])].sort((a, b) => a - b);

@@ -47,14 +47,18 @@ export function useDog(sheet: VisitSheet, breed: BreedPack) {
   }, [sheet, breed]);
 }
 
+/** A trim with nobody's wishes on it. */
+const asDrawn = {
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
+  doubleCoatConsent: false,
+  overrides: [],
+} as const;
+
 /** The outline the breed should have at this dog's height in this trim: no faults, nothing missing, as drawn. */
 function idealTrunk(breed: BreedPack, trimId: string, purpose: Purpose, sheet: VisitSheet, heightMm: number) {
   const body = bodyOf(packs, breed, { heightMm }, []);
   const facts = { ...sheet, hairMm: {}, dog: { ...sheet.dog, findings: [], restrictions: [] } };
-  const wish = { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 } as const;
-  const plan = planGroom(
-    planInputOf(packs, breed, facts, { trimId, purpose, wish, doubleCoatConsent: false, overrides: [] }),
-  );
+  const plan = planGroom(planInputOf(packs, breed, facts, { ...asDrawn, trimId, purpose }));
   const index = body.views.side.parts.findIndex((part) => part.id === 'trunk');
   const line = outlineOf(body.views.side, plan, 'after', false)[index]?.line ?? [];
   const part = body.views.side.parts[index];
@@ -72,14 +76,17 @@ export function useDraft(
   curlBack: boolean,
 ) {
   const { body, coat } = dog;
+  const { trimId, purpose } = choices;
   const plan = useMemo(() => planGroom(planInputOf(packs, breed, sheet, choices)), [sheet, breed, choices]);
   const after = useMemo(() => outlineOf(body.views.side, plan, 'after', curlBack), [body, plan, curlBack]);
-  const now = useMemo(() => outlineOf(body.views.side, plan, 'now', curlBack), [body, plan, curlBack]);
+  const now = useMemo(() => {
+    const untouched = planGroom(planInputOf(packs, breed, sheet, { ...asDrawn, trimId, purpose }));
+    return outlineOf(body.views.side, untouched, 'now', curlBack);
+  }, [breed, sheet, trimId, purpose, body, curlBack]);
   const checks = useMemo(
     () => againstStandard(breed, body, now, after, plan).filter((check) => check.kept !== null),
     [breed, body, now, after, plan],
   );
-  const { trimId, purpose } = choices;
   const ideal = useMemo(
     () => (breed.generic ? null : idealTrunk(breed, trimId, purpose, sheet, body.heightMm)),
     [breed, trimId, purpose, sheet, body],
