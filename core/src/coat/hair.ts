@@ -38,6 +38,15 @@ export function coatAt(
   return coat.fullMm - (coat.fullMm - lengthMm) * Math.exp((-coat.rateMmPerMonth * months) / coat.fullMm);
 }
 
+/** How the hair of one kind of zone grows: the coat's rate, to that zone's own full length. */
+export function growthIn(
+  coat: Pick<CoatType, 'rateMmPerMonth' | 'fullMm' | 'fullShares'>,
+  zoneKind: string,
+): Pick<CoatType, 'rateMmPerMonth' | 'fullMm'> {
+  const { rateMmPerMonth, fullMm, fullShares } = coat;
+  return { rateMmPerMonth, fullMm: fullMm === null ? null : fullMm * (fullShares[zoneKind] ?? 1) };
+}
+
 /** Days until hair of `lengthMm` reaches `targetMm`; null when this coat never gets there. */
 export function daysToReach(
   coat: Pick<CoatType, 'rateMmPerMonth' | 'fullMm'>,

@@ -9,6 +9,8 @@ export interface CoatType {
   readonly rateMmPerMonth: number;
   /** Terminal length on the body in mm; null where the hair keeps growing. */
   readonly fullMm: number | null;
+  /** Share of the full length that a zone's hair reaches, by zone kind; 1 where none is named. A spitz has a short face. */
+  readonly fullShares: Readonly<Record<string, number>>;
   /** Angle of the prepared coat to the skin. */
   readonly layDeg: number;
   /** Reverted length over stretched length. */

@@ -179,7 +179,7 @@ function draftZone(
         toleranceMm,
         ...workingWindow(override, targetMm, limits),
         techniques,
-        directions: override ? ['with', 'across', 'against'] : limits.directions,
+        directions: override ? ['with', 'across', 'against'] : directionsFor(area, limits),
         skipToothAllowed: limits.skipToothAllowed || override?.toolId != null,
         finishes: area.finishes,
         preferredDirection: face || !limits.directions.includes(area.direction) ? 'with' : area.direction,
@@ -190,6 +190,10 @@ function draftZone(
       };
   return { zone, area, limits, demand, targetMm, toleranceMm, override, reasons };
 }
+
+/** Across the lay is nobody's first choice: only where the trim or the groomer says so. */
+const directionsFor = (area: TrimArea, limits: Limits): readonly Direction[] =>
+  limits.directions.filter((direction) => direction !== 'across' || area.direction === 'across');
 
 /** A length of the groomer's own is that length: a clipper does it only where its tick is no further off than a rule reads. */
 function workingWindow(

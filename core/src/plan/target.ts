@@ -1,7 +1,7 @@
 import { byId } from '../failure.ts';
 import type { TrimArea } from '../breeds/pack.ts';
 import type { Coat } from '../coat/hair.ts';
-import { daysToReach } from '../coat/hair.ts';
+import { daysToReach, growthIn } from '../coat/hair.ts';
 import type { PlanInput } from './input.ts';
 import type { Limits } from './limits.ts';
 import { doubleCoatAnswer } from './limits.ts';
@@ -90,7 +90,7 @@ export function targetOf(
   const wantedMm = mm;
   if (mm > limits.ceilingMm) {
     if (limits.ceilingMm < area.range[0] && asked?.rule !== 'wish-all-over') {
-      const days = daysToReach(coat, limits.ceilingMm, mm);
+      const days = daysToReach(growthIn(coat, zone.kind.id), limits.ceilingMm, mm);
       conflicts.push({ ...conflict('hair-missing', zone, limits.ceilingMm, mm, trimName), daysToGrow: days });
     }
     mm = limits.ceilingMm;
