@@ -24,6 +24,7 @@ export type { ZoneHair } from './outline/coatLine.ts';
 export { coatLine } from './outline/coatLine.ts';
 export * from './outline/outline.ts';
 export * from './lines/clipLines.ts';
+export * from './check/ideal.ts';
 export * from './check/standard.ts';
 export * from './plan/zones.ts';
 export type * from './plan/safety.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { breed, breeds, inputFor, packs } from '../../testing/packs.ts';
+import { idealOf } from '../check/ideal.ts';
 import { againstStandard, featuresOf } from '../check/standard.ts';
 import { clipLines } from '../lines/clipLines.ts';
 import { outlineOf } from '../outline/outline.ts';
@@ -141,7 +142,14 @@ describe('against the standard', () => {
   it('checks lengths, orders and techniques of the plan, and says what it cannot see', () => {
     const poodle = body('standard-poodle');
     const outline = outlineOf(poodle.views.side, plan, 'after', false);
-    const checks = againstStandard(input.breed, poodle, outline, outline, plan);
+    const checks = againstStandard(
+      input.breed,
+      poodle,
+      outline,
+      outline,
+      plan,
+      idealOf(input, poodle.heightMm, false),
+    );
     const kept = Object.fromEntries(checks.map((c) => [c.rule.kind, c.kept]));
     expect(kept.maxLength).toBe(true);
     expect(kept.shape).toBeNull();
@@ -152,7 +160,14 @@ describe('against the standard', () => {
     const clipped = planGroom(airedale);
     const dog = body('airedale-terrier');
     const outline = outlineOf(dog.views.side, clipped, 'after', false);
-    const checks = againstStandard(airedale.breed, dog, outline, outline, clipped);
+    const checks = againstStandard(
+      airedale.breed,
+      dog,
+      outline,
+      outline,
+      clipped,
+      idealOf(airedale, dog.heightMm, false),
+    );
     expect(checks.find((c) => c.rule.kind === 'never')?.kept).toBe(false);
   });
 

@@ -4,6 +4,7 @@ import type { BreedPack, Feature, Rule } from '../breeds/pack.ts';
 import type { Outline } from '../outline/outline.ts';
 import type { Plan } from '../plan/plan.ts';
 import { zoneKindId } from '../plan/zones.ts';
+import type { IdealDog } from './ideal.ts';
 
 /** A rule of the standard held against the dog as it is and as it will be. */
 export interface RuleCheck {
@@ -16,7 +17,9 @@ export interface RuleCheck {
 
 /**
  * Every machine-checkable rule of the breed, before → after, from the coat outlines of the side view (what the judge
- * sees) and the planned lengths. Rules about other views come back with `kept: null`.
+ * sees) and the planned lengths. A standard speaks of the dog, an outline has a trim's coat around it: a proportion is
+ * therefore the ideal dog's own under the coat, times (a slope: plus) how far this outline is from the ideal's.
+ * Rules about other views come back with `kept: null`.
  */
 export function againstStandard(
   breed: BreedPack,
@@ -24,10 +27,28 @@ export function againstStandard(
   now: Outline,
   after: Outline,
   plan: Plan,
+  ideal: IdealDog,
 ): readonly RuleCheck[] {
-  const before = featuresOf(body, now);
-  const then = featuresOf(body, after);
+  const skin = featuresOf(ideal.body, skinOutline(ideal.body));
+  const drawn = featuresOf(ideal.body, ideal.outline);
+  const before = heldAgainst(featuresOf(body, now), drawn, skin);
+  const then = heldAgainst(featuresOf(body, after), drawn, skin);
   return breed.rules.map((rule) => checkRule(rule, before, then, plan));
+}
+
+const skinOutline = (body: Body): Outline =>
+  body.views.side.parts.map(({ id, far, stations }) => ({ id, far, line: stations.map((s) => s.point) }));
+
+const RATIOS: readonly Feature[] = ['lengthToHeight', 'legToDepth', 'bladeToUpperArm'];
+
+function heldAgainst(seen: Features, drawn: Features, skin: Features): Features {
+  const held: Record<Feature, number | null> = { ...NO_FEATURES };
+  for (const feature of Object.keys(held) as Feature[]) {
+    const [value, ideal, bone] = [seen[feature], drawn[feature], skin[feature]];
+    if (value === null || ideal === null || bone === null) continue;
+    held[feature] = RATIOS.includes(feature) ? bone * (value / ideal) : bone + value - ideal;
+  }
+  return held;
 }
 
 type Features = Readonly<Record<Feature, number | null>>;

@@ -205,17 +205,15 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
     measured.add(`${tool.toolId} ${tool.direction}`);
     const measuredMm = Math.max(0.1, Math.round(((leftMm[zone] ?? expectedMm) + 0.4 * bell(roll)) * 10) / 10);
     const { toolId, direction } = tool;
-    await tx
-      .insert(measures)
-      .values({
-        salonId,
-        toolId,
-        takenAt: past.on,
-        coatClass: coat.class,
-        direction,
-        measuredMm,
-        expectedMm,
-      });
+    await tx.insert(measures).values({
+      salonId,
+      toolId,
+      takenAt: past.on,
+      coatClass: coat.class,
+      direction,
+      measuredMm,
+      expectedMm,
+    });
   }
 }
 

@@ -1,11 +1,12 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Purpose } from '@kurrel/core';
+import type { BreedPack, IdealDog } from '@kurrel/core';
 import {
   againstStandard,
   bodyOf,
   byId,
   clipLines,
   coatOf,
+  idealOf,
   outlineOf,
   planGroom,
   planInputOf,
@@ -48,23 +49,17 @@ export function useDog(sheet: VisitSheet, breed: BreedPack) {
 }
 
 /** A trim with nobody's wishes on it. */
-const asDrawn = {
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
+const AS_DRAWN = {
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 1 },
   doubleCoatConsent: false,
   overrides: [],
 } as const;
 
-/** The outline the breed should have at this dog's height in this trim: no faults, nothing missing, as drawn. */
-function idealTrunk(breed: BreedPack, trimId: string, purpose: Purpose, sheet: VisitSheet, heightMm: number) {
-  const body = bodyOf(packs, breed, { heightMm }, []);
-  const facts = { ...sheet, hairMm: {}, dog: { ...sheet.dog, findings: [], restrictions: [] } };
-  const plan = planGroom(planInputOf(packs, breed, facts, { ...asDrawn, trimId, purpose }));
+/** The top line the breed should have at this dog's height in this trim, from the withers to the tail. */
+function topLine({ body, outline }: IdealDog) {
   const index = body.views.side.parts.findIndex((part) => part.id === 'trunk');
-  const line = outlineOf(body.views.side, plan, 'after', false)[index]?.line ?? [];
-  const part = body.views.side.parts[index];
-  const from = part?.landmarkStation.withers ?? 0;
-  const to = part?.landmarkStation.tailSet ?? line.length;
-  return line.slice(from, to + 1);
+  const stations = body.views.side.parts[index]?.landmarkStation ?? {};
+  return outline[index]?.line.slice(stations.withers ?? 0, (stations.tailSet ?? 0) + 1) ?? null;
 }
 
 /** Everything the screen shows of a draft, made from the choices; cheap enough for every step of a drag. */
@@ -80,17 +75,21 @@ export function useDraft(
   const plan = useMemo(() => planGroom(planInputOf(packs, breed, sheet, choices)), [sheet, breed, choices]);
   const after = useMemo(() => outlineOf(body.views.side, plan, 'after', curlBack), [body, plan, curlBack]);
   const now = useMemo(() => {
-    const untouched = planGroom(planInputOf(packs, breed, sheet, { ...asDrawn, trimId, purpose }));
-    return outlineOf(body.views.side, untouched, 'now', curlBack);
+    const plan = planGroom(planInputOf(packs, breed, sheet, { ...AS_DRAWN, trimId, purpose }));
+    return outlineOf(body.views.side, plan, 'now', curlBack);
+  }, [breed, sheet, trimId, purpose, body, curlBack]);
+  const ideal = useMemo(() => {
+    return idealOf(
+      planInputOf(packs, breed, sheet, { ...AS_DRAWN, trimId, purpose }),
+      body.heightMm,
+      curlBack,
+    );
   }, [breed, sheet, trimId, purpose, body, curlBack]);
   const checks = useMemo(
-    () => againstStandard(breed, body, now, after, plan).filter((check) => check.kept !== null),
-    [breed, body, now, after, plan],
+    () => againstStandard(breed, body, now, after, plan, ideal).filter((check) => check.kept !== null),
+    [breed, body, now, after, plan, ideal],
   );
-  const ideal = useMemo(
-    () => (breed.generic ? null : idealTrunk(breed, trimId, purpose, sheet, body.heightMm)),
-    [breed, trimId, purpose, sheet, body],
-  );
+  const idealLine = useMemo(() => (breed.generic ? null : topLine(ideal)), [breed, ideal]);
   const lines = useMemo(
     () => clipLines(breed, byId('trim', breed.trims, trimId), body),
     [breed, trimId, body],
@@ -100,7 +99,7 @@ export function useDraft(
     const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
-  return { plan, after, now, checks, ideal, lines, lengths, coat };
+  return { plan, after, now, checks, ideal: idealLine, lines, lengths, coat };
 }
 
 /** The zones of a kind an edit bears on. */
