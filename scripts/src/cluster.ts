@@ -12,7 +12,7 @@ import {
 } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 
@@ -99,6 +99,7 @@ async function start(folder: string, throwaway: boolean): Promise<Cluster> {
 }
 
 async function create(bin: string, folder: string, data: string, secretsFile: string): Promise<void> {
+  mkdirSync(dirname(folder), { recursive: true, mode: 0o755 });
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const secrets: Secrets = {
     ownerPassword: randomBytes(18).toString('hex'),
