@@ -16,12 +16,14 @@ await advise(async () => {
   }
   console.log('Starting the database ...');
   const cluster = await startLasting();
-  let stopping = false;
-  const stopAll = async (server?: { stop: () => Promise<void> }) => {
-    if (stopping) return;
-    stopping = true;
-    await server?.stop();
-    await cluster.stop();
+  let stopped: Promise<void> | null = null;
+  /** Stops the server, then the database; whoever asks again waits for the same end. */
+  const stopAll = (server?: { stop: () => Promise<void> }): Promise<void> => {
+    stopped ??= (async () => {
+      await server?.stop();
+      await cluster.stop();
+    })();
+    return stopped;
   };
   try {
     const database = await demoDatabase(cluster, fresh);
@@ -32,7 +34,10 @@ await advise(async () => {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) {
       process.once(signal, () => void stopAll(server).then(() => process.exit(0)));
     }
-    server.process.once('exit', () => void stopAll().then(() => process.exit(stopping ? 0 : 1)));
+    server.process.once('exit', () => {
+      const asked = stopped !== null;
+      void stopAll().then(() => process.exit(asked ? 0 : 1));
+    });
     console.log(`\nKurrel is at ${server.address}\n`);
     for (const { login, password, name, role } of DEMO_SIGN_INS) {
       console.log(`  ${login.padEnd(9)} ${password.padEnd(17)} ${name}, ${role}`);
