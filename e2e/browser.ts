@@ -37,6 +37,7 @@ export async function openBrowser(): Promise<OpenBrowser> {
     page: async (width = 1280, height = 800) => {
       const context = await browser.createBrowserContext();
       const page = await context.newPage();
+      await page.bringToFront();
       await page.setViewport({ width, height });
       return page;
     },

@@ -115,13 +115,15 @@ describe('drafting a dog', () => {
   it('two people save the same plan: the second is told, sees the difference and loses nothing', async () => {
     const ottilie = await salon.enter('Ottilie Marsh');
     const bram = await salon.enter('Bram Quennell');
-    await openDraft(ottilie, 'Tansy');
     await openDraft(bram, 'Tansy');
+    await ottilie.bringToFront();
+    await openDraft(ottilie, 'Tansy');
     await selectZone(ottilie, 'loin');
     await dragBeadTo(ottilie, '4F');
     await ottilie.locator('button ::-p-text(Save plan)').click();
     await waitForText(ottilie, '[data-testid="save-state"]', 'v1 by Ottilie Marsh');
 
+    await bram.bringToFront();
     await dragBeadTo(bram, '7F');
     const mine = await textOf(bram, LENGTH);
     await bram.locator('button ::-p-text(Save plan)').click();
