@@ -171,6 +171,12 @@ describe('by keyboard alone', () => {
       LENGTH,
       start,
     );
+    const tool = await textOf(page, TOOL);
+    await page.keyboard.press('g');
+    const turned = tool.includes('with the lay') ? 'against the lay' : 'with the lay';
+    await waitForText(page, TOOL, turned);
+    await page.keyboard.press('g');
+    await waitForText(page, TOOL, tool);
     await page.keyboard.type('9');
     await page.keyboard.press('Enter');
     await waitForText(page, LENGTH, '9');

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { describe, expect, it } from 'vitest';
+import { breeds, fullDrawer, packs } from '../../testing/packs.ts';
+import type { TrimArea } from '../breeds/pack.ts';
+import { coatOf } from '../coat/hair.ts';
+import { areaOf } from '../plan/target.ts';
+import { dogZones } from '../plan/zones.ts';
+import { toolOptions } from './drawer.ts';
 import { cheapestFacilities } from './facilities.ts';
+import type { ZoneDemand } from './pick.ts';
+import { pickTools, toolCosts } from './pick.ts';
 
 const instance = (clients: number, facilities: number) =>
   fc.array(
@@ -53,11 +61,48 @@ describe('which tools to pick up', () => {
     }
   }, 60_000);
 
+  it.each(breeds.map((pack) => [pack.id, pack] as const))(
+    'agrees with it on the real trims of %s',
+    async (_id, pack) => {
+      const highs = await highsLoader();
+      const options = toolOptions(fullDrawer, packs.tools, coatOf(packs.coats, pack.coat, []));
+      const { policy } = packs.tools;
+      for (const trim of pack.trims) {
+        const zones = dogZones(packs.zones).flatMap(({ id, kind }) => {
+          const area = areaOf(trim.areas, kind.id);
+          return area ? [demandOf(id, area)] : [];
+        });
+        const problem = { zones, options, policy };
+        const { costs } = toolCosts(problem);
+        if (costs.length === 0) continue;
+        const exact = highs.solve(asLp(costs, policy.changeoverCost)).ObjectiveValue;
+        expect(pickTools(problem).cost, trim.id).toBeCloseTo(exact, 5);
+      }
+    },
+    60_000,
+  );
+
   it('opens nothing for no zones, and one tool when picking up is dear', () => {
     expect(cheapestFacilities([], 1)).toEqual({ open: [], cost: 0, nodes: 0 });
     expect(cheapestFacilities([Float64Array.of(0, 3), Float64Array.of(3, 0)], 100).open).toHaveLength(1);
   });
 });
+
+function demandOf(id: string, area: TrimArea): ZoneDemand {
+  return {
+    id,
+    targetMm: area.mm,
+    toleranceMm: Math.max(0.4, 0.12 * area.mm),
+    loMm: 0,
+    hiMm: 400,
+    techniques: area.techniques,
+    directions: ['with', 'against'],
+    skipToothAllowed: false,
+    finishes: area.finishes,
+    preferredDirection: area.direction,
+    irritability: 1,
+  };
+}
 
 function asLp(costs: readonly Float64Array[], openingCost: number): string {
   const terms: string[] = [];

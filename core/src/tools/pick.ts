@@ -68,29 +68,8 @@ const NEARNESS = 0.05;
  * @throws MisuseError for a target or tolerance that is not a positive number.
  */
 export function pickTools(problem: ToolProblem): PickedTools {
-  const { zones, options, policy } = problem;
-  const toolIds = [...new Set(options.map((option) => option.toolId))];
-  const toolIndex = new Map(toolIds.map((id, index) => [id, index]));
-
-  const known = remembered((zone: ZoneDemand) => waysOf(zone, options, policy));
-  const served: { zone: ZoneDemand; ways: readonly ToolChoice[] }[] = [];
-  const unserved: string[] = [];
-  for (const zone of zones) {
-    requireNumber(`${zone.id} target`, zone.targetMm, 0);
-    requireNumber(`${zone.id} tolerance`, zone.toleranceMm, Number.MIN_VALUE);
-    const ways = known(zone);
-    if (ways.length > 0) served.push({ zone, ways });
-    else unserved.push(zone.id);
-  }
-
-  const costs = served.map(({ ways }) => {
-    const row = new Float64Array(toolIds.length).fill(Infinity);
-    for (const way of ways) {
-      const tool = toolIndex.get(way.option.toolId) ?? 0;
-      row[tool] = Math.min(row[tool] ?? Infinity, way.cost);
-    }
-    return row;
-  });
+  const { policy } = problem;
+  const { served, unserved, toolIds, costs } = toolCosts(problem);
   const solved = cheapestFacilities(costs, policy.changeoverCost);
   const open = new Set(solved.open.map((index) => toolIds[index]));
 
@@ -124,6 +103,41 @@ export function pickTools(problem: ToolProblem): PickedTools {
   }
 
   return { choices, runnersUp, unserved, tools: [...users.keys()], cost: solved.cost, nodes: solved.nodes };
+}
+
+interface Served {
+  readonly zone: ZoneDemand;
+  readonly ways: readonly ToolChoice[];
+}
+
+/** The problem as a table: for every zone something may do (a row) the least cost with each tool (a column). */
+export function toolCosts({ zones, options, policy }: ToolProblem): {
+  readonly served: readonly Served[];
+  readonly unserved: readonly string[];
+  readonly toolIds: readonly string[];
+  readonly costs: readonly Float64Array[];
+} {
+  const toolIds = [...new Set(options.map((option) => option.toolId))];
+  const toolIndex = new Map(toolIds.map((id, index) => [id, index]));
+  const known = remembered((zone: ZoneDemand) => waysOf(zone, options, policy));
+  const served: Served[] = [];
+  const unserved: string[] = [];
+  for (const zone of zones) {
+    requireNumber(`${zone.id} target`, zone.targetMm, 0);
+    requireNumber(`${zone.id} tolerance`, zone.toleranceMm, Number.MIN_VALUE);
+    const ways = known(zone);
+    if (ways.length > 0) served.push({ zone, ways });
+    else unserved.push(zone.id);
+  }
+  const costs = served.map(({ ways }) => {
+    const row = new Float64Array(toolIds.length).fill(Infinity);
+    for (const way of ways) {
+      const tool = toolIndex.get(way.option.toolId) ?? 0;
+      row[tool] = Math.min(row[tool] ?? Infinity, way.cost);
+    }
+    return row;
+  });
+  return { served, unserved, toolIds, costs };
 }
 
 /** Zones that ask the same, as a left and a right side do, are worked out once. */

@@ -9,7 +9,7 @@ import Form from 'react-bootstrap/Form';
 import type { Control, FieldError, FieldErrors, UseFormRegister } from 'react-hook-form';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { breedNames, loadBreed, packs } from '../../app/packs.ts';
-import { DogPreview } from './DogPreview.tsx';
+import { DogPreview, useDrawnDog } from './DogPreview.tsx';
 
 const TAPE: Readonly<Record<MeasureKey, string>> = {
   heightMm: 'Height at withers',
@@ -169,10 +169,18 @@ interface PartProps {
 }
 
 function Tape({ register, control, errors }: PartProps & { readonly errors: FieldErrors<DogFacts> }) {
+  const drawn = useDrawnDog(control);
+  const predicted = (key: MeasureKey): string => {
+    const measure = drawn?.body.measures[key];
+    if (!measure?.predicted) return '';
+    return `about ${'kg' in measure ? measure.kg.toFixed(1) : measure.mm.toFixed(0)}`;
+  };
   return (
     <fieldset>
       <legend>Tape and scales</legend>
-      <p className="muted">What is not measured is predicted from the breed, and drawn so.</p>
+      <p className="muted">
+        What is not measured is predicted from the breed, shown as “about”, and drawn so.
+      </p>
       <div className="tape">
         <div className="grid narrow">
           {MEASURES.map(({ key }) => {
@@ -186,6 +194,7 @@ function Tape({ register, control, errors }: PartProps & { readonly errors: Fiel
               >
                 <Form.Control
                   inputMode="decimal"
+                  placeholder={predicted(key)}
                   isInvalid={!!error}
                   {...register(`measurements.${key}`, {
                     setValueAs: (value: unknown) =>
@@ -198,7 +207,7 @@ function Tape({ register, control, errors }: PartProps & { readonly errors: Fiel
             );
           })}
         </div>
-        <DogPreview control={control} />
+        <DogPreview drawn={drawn} />
       </div>
     </fieldset>
   );

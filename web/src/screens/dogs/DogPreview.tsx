@@ -11,15 +11,15 @@ import { frameFor } from '../../drawing/frame.ts';
 
 const nothing = () => undefined;
 
-/** The dog as the tape says it is, in its breed's first trim; redrawn as one types. */
-export function DogPreview({ control }: { readonly control: Control<DogFacts> }) {
+/** The dog as the tape says it is, in its breed's first trim; made anew as one types. */
+export function useDrawnDog(control: Control<DogFacts>) {
   const [breedId, coatType, measured, findings] = useWatch({
     control,
     name: ['breedId', 'coatType', 'measurements', 'findings'],
   });
   const breed = useBreed(breedId || undefined);
   const typed = JSON.stringify(measured);
-  const drawn = useMemo(() => {
+  return useMemo(() => {
     const [trim] = breed?.trims ?? [];
     if (!breed || !trim || !packs.coats.types.some((type) => type.id === coatType)) return null;
     const body = bodyOf(packs, breed, believable(JSON.parse(typed) as Measurements), findings);
@@ -49,6 +49,9 @@ export function DogPreview({ control }: { readonly control: Control<DogFacts> })
       lengthOf: (zone: string) => lengths.get(zone) ?? 0,
     };
   }, [breed, coatType, typed, findings]);
+}
+
+export function DogPreview({ drawn }: { readonly drawn: ReturnType<typeof useDrawnDog> }) {
   if (!drawn) return <p className="muted">Choose a breed and a coat to see the dog.</p>;
   return (
     <DogDrawing

@@ -10,7 +10,7 @@ import { AllZones } from './AllZones.tsx';
 import { CoatRule } from './CoatRule.tsx';
 import { DogStrip } from './DogStrip.tsx';
 import { DraftBar } from './DraftBar.tsx';
-import { clearOverride, look, setLength } from './draftSlice.ts';
+import { clearOverride, look, setLength, setOverride } from './draftSlice.ts';
 import { KeysHelp } from './KeysHelp.tsx';
 import { keptDraft } from './keptDraft.ts';
 import type { SetLength } from './ruleScale.ts';
@@ -70,6 +70,13 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     onSelect: select,
     onTick: (longer) => {
       if (zone) setLengths(zones, nextTick(zone.leftMm, dog.ticks, longer), `tick-${Date.now()}`);
+    },
+    onTurn: () => {
+      if (zone?.tool?.technique !== 'clip' && zone?.tool?.technique !== 'comb') return;
+      const { toolId, direction } = zone.tool;
+      dispatch(
+        setOverride({ zones, patch: { toolId, direction: direction === 'with' ? 'against' : 'with' } }),
+      );
     },
     onCompare: (on) => dispatch(look({ compare: on })),
     onType: (digit) => {

@@ -3,6 +3,7 @@ import Modal from 'react-bootstrap/Modal';
 const KEYS = [
   ['[ and ]', 'zone before, zone after'],
   [', and .', 'to the next shorter, next longer tool'],
+  ['g', 'turn the tool: with or against the lay'],
   ['0 … 9', 'type a length for the zone'],
   ['arrows', 'on a bead: a little shorter or longer'],
   ['o', 'go to your own length'],

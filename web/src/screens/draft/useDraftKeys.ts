@@ -9,6 +9,7 @@ interface DraftKeys {
   readonly selected: string;
   readonly onSelect: (zoneKind: string) => void;
   readonly onTick: (longer: boolean) => void;
+  readonly onTurn: () => void;
   readonly onCompare: (on: boolean) => void;
   readonly onType: (digit: string) => void;
   readonly onOverride: () => void;
@@ -68,6 +69,9 @@ function press(key: string, repeat: boolean, keys: DraftKeys): boolean {
       return true;
     case '.':
       keys.onTick(true);
+      return true;
+    case 'g':
+      keys.onTurn();
       return true;
     case 'c':
       if (!repeat) keys.onCompare(true);
