@@ -1,17 +1,13 @@
-import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { createApp } from '@kurrel/server/app';
 import { connect } from '@kurrel/server/database/connect';
-import { migrateDatabase } from '@kurrel/server/database/migrate';
 import { loadLibrary } from '@kurrel/server/packs/load';
 import { seedDemo } from '@kurrel/server/seed/demo';
 import { DEMO_SIGN_INS } from '@kurrel/server/seed/people';
-import pg from 'pg';
 import { pino } from 'pino';
 import type { Page } from 'puppeteer-core';
-import { inject } from 'vitest';
-import type {} from '../scripts/src/testDatabase.ts';
+import { emptyDatabase } from '../scripts/src/emptyDatabase.ts';
 import { openBrowser, signIn } from './browser.ts';
 
 /** The demo salon served to a real browser, with a database of its own. */
@@ -23,20 +19,13 @@ export interface OpenSalon {
 }
 
 export async function openSalon(): Promise<OpenSalon> {
-  const postgres = inject('postgres');
-  const database = `e_${randomUUID().replaceAll('-', '')}`;
-  const admin = new pg.Client({ connectionString: postgres.owner.replace('%', 'postgres') });
-  await admin.connect();
-  await admin.query(`create database ${database}`);
-  await admin.end();
-  const ownerUrl = postgres.owner.replace('%', database);
-  await migrateDatabase(ownerUrl, postgres.appPassword);
+  const { ownerUrl, appUrl } = await emptyDatabase();
   const owner = connect(ownerUrl);
   const library = loadLibrary();
   await seedDemo(owner.db, library, new Date());
   await owner.close();
 
-  const connection = connect(postgres.app.replace('%', database));
+  const connection = connect(appUrl);
   const app = createApp({
     db: connection.db,
     library,

@@ -1,16 +1,12 @@
-import { randomUUID } from 'node:crypto';
 import type { Choices, Dog, TodayLine, Tool } from '@kurrel/contract';
 import { hash } from '@node-rs/argon2';
-import type {} from '../../scripts/src/testDatabase.ts';
-import pg from 'pg';
 import { pino } from 'pino';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
-import { inject } from 'vitest';
+import { emptyDatabase } from '../../scripts/src/emptyDatabase.ts';
 import { createApp } from '../src/app.ts';
 import type { Connection } from '../src/database/connect.ts';
 import { connect } from '../src/database/connect.ts';
-import { migrateDatabase } from '../src/database/migrate.ts';
 import { people, salons } from '../src/database/schema.ts';
 import { loadLibrary } from '../src/packs/load.ts';
 import { seedDemo } from '../src/seed/demo.ts';
@@ -30,17 +26,9 @@ export interface World {
 export const library = loadLibrary();
 
 export async function createWorld(): Promise<World> {
-  const postgres = inject('postgres');
-  const database = `t_${randomUUID().replaceAll('-', '')}`;
-  const admin = new pg.Client({ connectionString: postgres.owner.replace('%', 'postgres') });
-  await admin.connect();
-  await admin.query(`create database ${database}`);
-  await admin.end();
-
-  const ownerUrl = postgres.owner.replace('%', database);
-  await migrateDatabase(ownerUrl, postgres.appPassword);
+  const { ownerUrl, appUrl } = await emptyDatabase();
   const owner = connect(ownerUrl);
-  const appConnection = connect(postgres.app.replace('%', database));
+  const appConnection = connect(appUrl);
   const fennelRow = await seedDemo(owner.db, library, new Date());
   const [other] = await owner.db
     .insert(salons)
