@@ -51,6 +51,7 @@ export async function openBrowser(): Promise<OpenBrowser> {
 /** Signs in as one of the demo team, by name. */
 export async function signIn(page: Page, address: string, name: string): Promise<void> {
   await page.goto(`${address}/sign-in`);
-  await page.locator(`aside ::-p-text(${name})`).click();
+  const person = await page.waitForSelector(`aside ::-p-text(${name})`);
+  await person?.click();
   await page.waitForSelector('nav[aria-label="Main"]');
 }
