@@ -47,6 +47,8 @@ export interface PlanInput {
   readonly restrictions: readonly SeenRestriction[];
   /** Stretched hair there now by zone id, mm; zones without an entry are not known. */
   readonly hairMm: Readonly<Record<string, number>>;
+  /** The zones whose hair was measured today; the others are grown from the last record. */
+  readonly measuredHair?: readonly string[];
   readonly drawer: readonly DrawerTool[];
   readonly schools: Schools;
   readonly doubleCoatConsent: boolean;
@@ -63,6 +65,7 @@ export interface PlanFacts {
     readonly restrictions: readonly SeenRestriction[];
   };
   readonly hairMm: Readonly<Record<string, number>>;
+  readonly measuredHair?: readonly string[];
   readonly drawer: readonly DrawerTool[];
   readonly schools: Schools;
 }
@@ -76,7 +79,7 @@ export function planInputOf(
   facts: PlanFacts,
   choices: PlanChoices,
 ): PlanInput {
-  const { dog, hairMm, drawer, schools } = facts;
+  const { dog, hairMm, measuredHair = [], drawer, schools } = facts;
   const { trimId, purpose, wish, doubleCoatConsent, overrides } = choices;
   return {
     packs,
@@ -85,6 +88,7 @@ export function planInputOf(
     findings: dog.findings,
     restrictions: dog.restrictions,
     hairMm,
+    measuredHair,
     drawer,
     schools,
     trimId,

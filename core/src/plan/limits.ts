@@ -93,7 +93,7 @@ export function limitsOf(zone: DogZone, coat: Coat, input: PlanInput): Limits {
       stage: 'hair',
       rule: 'hair-there',
       about: '',
-      source: 'measured',
+      source: input.measuredHair?.includes(zone.id) ? 'measured' : 'prior',
       effect: { kind: 'ceiling', mm: hairMm },
       overruled: false,
     });

@@ -179,6 +179,25 @@ describe('the hair that exists', () => {
   });
 });
 
+describe('what stands behind a number', () => {
+  const source = (plan: Plan, rule: string) =>
+    zoneOf(plan, 'back').reasons.find((r) => r.rule === rule)?.source;
+
+  it('hair is measured only where somebody measured it; grown hair is a prior', () => {
+    const hairMm = { back: 40 };
+    expect(source(planGroom(inputFor('standard-poodle', { hairMm })), 'hair-there')).toBe('prior');
+    const measured = inputFor('standard-poodle', { hairMm, measuredHair: ['back'] });
+    expect(source(planGroom(measured), 'hair-there')).toBe('measured');
+  });
+
+  it('a tool is measured only once it has after-measures on this coat and direction', () => {
+    expect(source(planGroom(inputFor('standard-poodle')), 'nearest-tool')).toBe('prior');
+    const measure = { coatClass: 'upright curl', direction: 'with', measuredMm: 13, expectedMm: 13 } as const;
+    const drawer = fullDrawer.map((t) => (t.id === 'comb-13' ? { ...t, measures: [measure] } : t));
+    expect(source(planGroom(inputFor('standard-poodle', { drawer })), 'nearest-tool')).toBe('measured');
+  });
+});
+
 describe('wish and standard', () => {
   const wish = (extra: Partial<PlanInput['wish']>): PlanInput['wish'] => ({
     lean: 'as-drawn',

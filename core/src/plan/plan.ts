@@ -301,7 +301,9 @@ function finish(
     conflicts.push(conflict('nothing-in-drawer', zone, null, targetMm, area.techniques.join(', ')));
   } else {
     const rule = choice.option.leavesMm === null ? 'hand-work' : 'nearest-tool';
-    reasons.push(drawerReason(rule, choice.option.label, toolEffect(choice, targetMm)));
+    reasons.push(
+      drawerReason(rule, choice.option.label, toolEffect(choice, targetMm), choice.option.calibration.n),
+    );
     if (choice.option.technique === 'comb') {
       reasons.push(
         drawerReason('comb-needs-combed-coat', choice.option.carrierLabel ?? '', { kind: 'note' }),
@@ -351,8 +353,21 @@ function toolEffect(choice: ToolChoice, targetMm: number): Reason['effect'] {
   return { kind: 'tool', label, direction, offMm: choice.leavesMm - targetMm };
 }
 
-function drawerReason(rule: Reason['rule'], about: string, effect: Reason['effect']): Reason {
-  return { stage: 'drawer', rule, about, source: 'measured', effect, overruled: false };
+/** Measured only where the groomer's own after-measures stand behind the length. */
+function drawerReason(
+  rule: Reason['rule'],
+  about: string,
+  effect: Reason['effect'],
+  measurements = 0,
+): Reason {
+  return {
+    stage: 'drawer',
+    rule,
+    about,
+    source: measurements > 0 ? 'measured' : 'prior',
+    effect,
+    overruled: false,
+  };
 }
 
 function toolsUsed(zones: readonly ZonePlan[]): Plan['tools'] {
