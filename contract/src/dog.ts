@@ -2,11 +2,12 @@ import type { MeasureKey } from '@kurrel/core';
 import { MEASURES } from '@kurrel/core';
 import type { InferType, NumberSchema } from 'yup';
 import { array, boolean, date, number, object, string } from 'yup';
+import { signSchema } from './sign.ts';
 
 const id = () => string().trim().max(80);
 
 /** A measurement a dog can have; anything beyond is a slip of the tape. */
-const measurements = object(
+export const measurementsSchema = object(
   Object.fromEntries(
     MEASURES.map(({ key, lo, hi }) => {
       const unit = key === 'weightKg' ? 'kg' : 'mm';
@@ -24,11 +25,11 @@ export const findingSchema = object({
   severity: string()
     .oneOf(['mild', 'marked'] as const)
     .required(),
-});
-
-export const seenRestrictionSchema = object({
-  restriction: id().required(),
-  zone: string().max(60).nullable().defined(),
+  side: string()
+    .oneOf(['left', 'right'] as const)
+    .nullable()
+    .defined()
+    .default(null),
 });
 
 export const dogSchema = object({
@@ -45,9 +46,10 @@ export const dogSchema = object({
   coatType: id().required('Choose the coat this dog has.'),
   coatModifiers: array(id().required()).max(6).required().default([]),
   dense: boolean().required().default(false),
-  measurements: measurements.required(),
+  measurements: measurementsSchema.required(),
   findings: array(findingSchema.required()).max(30).required().default([]),
-  restrictions: array(seenRestrictionSchema.required()).max(30).required().default([]),
+  /** What stays on the dog from visit to visit: health, lumps, pigment, trigger spots. */
+  signs: array(signSchema.required()).max(60).required().default([]),
   /** Up to three; lines left blank are dropped. */
   remember: array(string().trim().max(120, 'Keep it under 120 letters.').required())
     .transform((lines: unknown) =>

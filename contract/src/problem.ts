@@ -20,4 +20,5 @@ export type ProblemKind =
   | 'changed-meanwhile'
   | 'no-version'
   | 'unsafe'
+  | 'stopped'
   | 'failed';

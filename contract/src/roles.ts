@@ -3,12 +3,31 @@ export const ROLES = ['lead', 'groomer', 'trainee'] as const;
 export type Role = (typeof ROLES)[number];
 
 export type Permission =
-  'plan:save' | 'plan:unsafe' | 'dog:edit' | 'dog:archive' | 'drawer:edit' | 'visit:book';
+  | 'plan:save'
+  | 'plan:unsafe'
+  | 'dog:edit'
+  | 'dog:archive'
+  | 'drawer:edit'
+  | 'visit:book'
+  | 'visit:start'
+  | 'hands:save'
+  | 'stop:answer'
+  | 'consent:take'
+  | 'salon:edit';
 
+const EVERYBODY: readonly Permission[] = ['plan:save', 'dog:edit', 'visit:start', 'hands:save'];
+const GROOMER: readonly Permission[] = [
+  ...EVERYBODY,
+  'plan:unsafe',
+  'drawer:edit',
+  'visit:book',
+  'stop:answer',
+  'consent:take',
+];
 const ALLOWED: Readonly<Record<Role, readonly Permission[]>> = {
-  lead: ['plan:save', 'plan:unsafe', 'dog:edit', 'dog:archive', 'drawer:edit', 'visit:book'],
-  groomer: ['plan:save', 'plan:unsafe', 'dog:edit', 'drawer:edit', 'visit:book'],
-  trainee: ['plan:save', 'dog:edit'],
+  lead: [...GROOMER, 'dog:archive', 'salon:edit'],
+  groomer: GROOMER,
+  trainee: EVERYBODY,
 };
 
 export const may = (role: Role, permission: Permission): boolean => ALLOWED[role].includes(permission);

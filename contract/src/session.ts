@@ -1,4 +1,4 @@
-import type { LengthUnit, Schools } from '@kurrel/core';
+import type { LengthUnit } from '@kurrel/core';
 import type { InferType } from 'yup';
 import { object, string } from 'yup';
 import type { Role } from './roles.ts';
@@ -17,7 +17,7 @@ export interface Person {
 
 export interface Session {
   readonly person: Person;
-  readonly salon: { readonly name: string; readonly unit: LengthUnit; readonly schools: Schools };
+  readonly salon: { readonly name: string; readonly unit: LengthUnit };
 }
 
 /** Shown on the sign-in page of the demo only. */

@@ -1,7 +1,10 @@
-import type { Plan, Schools } from '@kurrel/core';
-import type { InferType } from 'yup';
+import type { Hands, LoggedPart, Plan, SeenSign } from '@kurrel/core';
+import type { InferType, ObjectSchema } from 'yup';
 import { array, boolean, date, number, object, string } from 'yup';
 import type { Dog } from './dog.ts';
+import type { SalonRules } from './salon.ts';
+import { schoolsSchema } from './salon.ts';
+import type { StopLine } from './stops.ts';
 import type { Tool } from './drawer.ts';
 
 const lengthMm = () =>
@@ -37,6 +40,8 @@ export const choicesSchema = object({
       .required(),
   }).required(),
   doubleCoatConsent: boolean().required(),
+  /** This dog's own answers where they differ from the salon's. */
+  schools: schoolsSchema as unknown as ObjectSchema<Record<string, string>>,
   overrides: array(overrideSchema.required()).max(60).required(),
 });
 export type Choices = InferType<typeof choicesSchema>;
@@ -70,14 +75,28 @@ export interface VisitSheet {
     readonly minutes: number;
     readonly what: string;
     readonly groomer: string;
+    readonly startedAt: string | null;
   };
   readonly dog: Dog;
-  readonly schools: Schools;
+  readonly ageMonths: number;
+  readonly salon: SalonRules;
   readonly drawer: readonly Tool[];
-  /** Stretched hair by zone id, mm: measured, or grown from the last record. */
-  readonly hairMm: Readonly<Record<string, number>>;
-  readonly measuredHair: readonly string[];
-  readonly lastVisit: { readonly on: string; readonly note: string } | null;
+  /** What the hands found; a fresh sheet with version 0 until somebody saves one. */
+  readonly hands: Hands;
+  readonly handsVersion: number;
+  readonly stopLog: readonly StopLine[];
+  /** Stretched hair by zone id grown from the last record, mm. */
+  readonly predictedMm: Readonly<Record<string, number>>;
+  readonly lastVisit: {
+    readonly on: string;
+    readonly note: string;
+    readonly signs: readonly SeenSign[];
+  } | null;
+  /** Past parts of visits: this dog's, and this groomer's on other dogs. */
+  readonly history: { readonly dog: readonly LoggedPart[]; readonly groomer: readonly LoggedPart[] };
+  readonly groomerIsTrainee: boolean;
+  /** The signed consents of this visit, the latest first. */
+  readonly consents: readonly { readonly id: string; readonly planVersion: number; readonly trimName: string; readonly signedBy: string }[];
   /** What the booking says of trim and wish, if anything. */
   readonly asked: Choices | null;
   /** Null until somebody saves a plan. */

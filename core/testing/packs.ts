@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import type { BreedPack, DrawerTool, Packs, PlanInput } from '../src/index.ts';
+import { schoolsOf } from '../src/index.ts';
 
 /** The real packs, read from disk: what the tests of core compute with. */
 const folder = new URL('../../packs/', import.meta.url);
@@ -10,8 +11,13 @@ export const packs = {
   archetypes: read('archetypes.json'),
   coats: read('coats.json'),
   findings: read('findings.json'),
+  mats: read('mats.json'),
   safety: read('safety.json'),
+  schools: read('schools.json'),
+  signs: read('signs.json'),
+  times: read('times.json'),
   tools: read('tools.json'),
+  views: read('views.json'),
   zones: read('zones.json'),
 } as Packs;
 
@@ -56,7 +62,12 @@ export function inputFor(breedId: string, extra: Partial<PlanInput> = {}): PlanI
     restrictions: [],
     hairMm: {},
     drawer: fullDrawer,
-    schools: { doubleCoat: 'consent', face: 'against' },
+    schools: schoolsOf(packs.schools, {}),
+    mats: [],
+    matPolicy: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 },
+    signs: [],
+    temper: { handling: 'easy', standingMinutes: 60, said: false },
+    weightKg: (pack.weightKg[0] + pack.weightKg[1]) / 2,
     doubleCoatConsent: false,
     overrides: [],
     ...extra,

@@ -14,7 +14,12 @@ import type { Library } from './packs/load.ts';
 import { notFound, problemHandler, Refusal } from './problems.ts';
 import { sessionRoutes } from './session/routes.ts';
 import { signedIn } from './session/session.ts';
+import { deviceRoutes } from './devices/routes.ts';
+import { salonRoutes } from './salon/routes.ts';
+import { consentRoutes } from './visits/consents.ts';
+import { handsRoutes } from './visits/hands.ts';
 import { visitRoutes } from './visits/routes.ts';
+import { stopRoutes } from './visits/stops.ts';
 
 export interface Dependencies {
   readonly db: Database;
@@ -66,7 +71,12 @@ export function createApp({ db, library, log, webFolder, demo }: Dependencies): 
   api.use(signedIn(db));
   api.use('/dogs', dogRoutes(db, library));
   api.use('/drawer', drawerRoutes(db, library));
+  api.use('/salon', salonRoutes(db, library));
   api.use(visitRoutes(db, library));
+  api.use(handsRoutes(db, library));
+  api.use(stopRoutes(db, library));
+  api.use(consentRoutes(db, library));
+  api.use(deviceRoutes(db, library));
   api.use(() => {
     throw notFound('address');
   });

@@ -14,6 +14,7 @@ const STATUS: Readonly<Record<ProblemKind, number>> = {
   'changed-meanwhile': 412,
   'no-version': 428,
   unsafe: 409,
+  stopped: 409,
   failed: 500,
 };
 

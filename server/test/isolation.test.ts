@@ -1,7 +1,18 @@
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inSalon } from '../src/database/connect.ts';
-import { dogs, measures, people, plans, salons, sessions, tools, visits } from '../src/database/schema.ts';
+import {
+  consents,
+  dogs,
+  measures,
+  people,
+  plans,
+  salons,
+  sessions,
+  stopLog,
+  tools,
+  visits,
+} from '../src/database/schema.ts';
 import type { World } from './world.ts';
 import { createWorld, dogNamed, visitOf } from './world.ts';
 
@@ -11,7 +22,18 @@ beforeAll(async () => {
 });
 afterAll(() => world.close());
 
-const TABLES = { salons, people, sessions, dogs, visits, plans, tools, measures };
+const TABLES = {
+  salons,
+  people,
+  sessions,
+  dogs,
+  visits,
+  plans,
+  stop_log: stopLog,
+  consents,
+  tools,
+  measures,
+};
 
 /** Drizzle wraps what PostgreSQL said; this is what it said. */
 async function said(work: Promise<unknown>): Promise<string> {

@@ -26,9 +26,9 @@ describe('a visit’s sheet', () => {
       .body as VisitSheet;
     expect(sheet.dog.name).toBe('Juniper');
     expect(sheet.drawer.length).toBeGreaterThan(20);
-    expect(sheet.hairMm['foreleg.left']).toBe(9);
-    expect(sheet.measuredHair).toEqual(['foreleg.left']);
-    const backNow = sheet.hairMm.back ?? 0;
+    expect(Object.keys(sheet.hands.lengths)).toEqual(['foreleg.left']);
+    expect(sheet.hands.lengths['foreleg.left']?.mm).toBe(9);
+    const backNow = sheet.predictedMm.back ?? 0;
     expect(backNow).toBeGreaterThan(13 + 8 * 7 * (12 / 30.4375) - 6);
     expect(backNow).toBeLessThan(13 + 8 * 7 * (12 / 30.4375) + 6);
     expect(sheet.lastVisit).not.toBeNull();
@@ -99,7 +99,7 @@ describe('saving a plan', () => {
     const visit = await visitOf(agent, 'Bosun');
     const save = (body: object) => agent.put(`/api/visits/${visit}/plan`).set('If-Match', '"0"').send(body);
     expect((await save(lamb).expect(422)).body.fields[0].path).toBe('trimId');
-    const even = { ...lamb, trimId: 'even' };
+    const even = { ...lamb, trimId: 'retriever' };
     expect((await save({ ...even, overrides: [override('back', -3)] }).expect(422)).body.fields[0].path).toBe(
       'overrides[0].targetMm',
     );

@@ -32,7 +32,7 @@ describe('starting again', () => {
     expect(await isEmpty(other.owner.db)).toBe(true);
     await seedDemo(other.owner.db, library, new Date());
     const agent = await other.signIn('ottilie');
-    expect((await dogNamed(agent, 'Wren')).restrictions).toHaveLength(2);
+    expect((await dogNamed(agent, 'Wren')).signs).toHaveLength(2);
     await other.close();
   });
 });

@@ -1,4 +1,5 @@
 import type { Choices, Dog, TodayLine, Tool } from '@kurrel/contract';
+import { FIRST_POLICY } from '@kurrel/contract';
 import { hash } from '@node-rs/argon2';
 import { pino } from 'pino';
 import request from 'supertest';
@@ -32,7 +33,7 @@ export async function createWorld(): Promise<World> {
   const fennelRow = await seedDemo(owner.db, library, new Date());
   const [other] = await owner.db
     .insert(salons)
-    .values({ name: 'Lamp Lane', unit: 'in', schools: { doubleCoat: 'decline', face: 'with' } })
+    .values({ name: 'Lamp Lane', unit: 'in', schools: { doubleCoat: 'decline', face: 'with' }, policy: FIRST_POLICY })
     .returning();
   const otherSalon = other?.salonId ?? '';
   const passwordHash = await hash('lamp-lane-lead');
@@ -98,5 +99,6 @@ export const lamb: Choices = {
   purpose: 'pet',
   wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
   doubleCoatConsent: false,
+  schools: {},
   overrides: [],
 };

@@ -4,13 +4,15 @@ import type { BodyTemplate, Landmarks } from './landmarks.ts';
 import { placeLandmarks, templateOf } from './landmarks.ts';
 import type { BodyMeasures, Measurements } from './measures.ts';
 import { measureUp } from './measures.ts';
-import type { ArchetypePack } from './pack.ts';
+import type { ArchetypePack, EarStyle } from './pack.ts';
 import type { SideView } from './view.ts';
 import { sideView } from './view.ts';
 
 export interface SeenFinding {
   readonly finding: string;
   readonly severity: Severity;
+  /** Where it was felt on one side only. */
+  readonly side?: 'left' | 'right' | null;
 }
 
 /** The dog under the hair. */
@@ -20,6 +22,7 @@ export interface Body {
   /** Side view, mm; x from the forechest towards the tail, y from the ground up. */
   readonly landmarks: Landmarks;
   readonly views: { readonly side: SideView };
+  readonly earCarriage: EarStyle['carriage'];
 }
 
 /**
@@ -56,6 +59,7 @@ export function bodyOf(
     heightMm,
     measures,
     landmarks,
+    earCarriage: template.ear.carriage,
     views: { side: sideView(packs.archetypes, template, landmarks, heightMm) },
   };
 }

@@ -12,6 +12,11 @@ export interface StructureFinding {
   /** What a groomer does about it: millimetres added (+) or taken (−) where marked; half when mild. */
   readonly balance: readonly { readonly zones: readonly string[]; readonly mm: number }[];
   readonly advice: string;
+  /** Other words for it, and the zone kinds where the hand is when it is felt. */
+  readonly words: readonly string[];
+  readonly at: readonly string[];
+  /** May be there on one side only. */
+  readonly sided: boolean;
   readonly source: Source;
 }
 

@@ -81,6 +81,17 @@ export type Rule = RuleBase &
     | { readonly kind: 'never'; readonly technique: Technique; readonly zones: readonly string[] }
   );
 
+/** What the trim becomes where a matted part of it cannot be saved. */
+export interface Fallback {
+  /** Zone kinds whose loss brings it. */
+  readonly whenLost: readonly string[];
+  readonly name: string;
+  /** What is kept to the end to hold the dog by, said at the step. */
+  readonly keep: string | null;
+  readonly areas: readonly TrimArea[];
+  readonly source: Source;
+}
+
 export interface BreedPack {
   readonly id: string;
   readonly name: string;
@@ -92,6 +103,7 @@ export interface BreedPack {
   readonly weightKg: readonly [number, number];
   readonly body: BodyTemplate;
   readonly trims: readonly Trim[];
+  readonly fallbacks?: readonly Fallback[];
   readonly rules: readonly Rule[];
   readonly lines: readonly ClipLine[];
   readonly cautions: readonly {

@@ -36,6 +36,13 @@ export function againstStandard(
   return breed.rules.map((rule) => checkRule(rule, before, then, plan));
 }
 
+/** The rules that the planned lengths and tools alone can tell, without any drawing. */
+export function plannedAgainstStandard(breed: BreedPack, plan: Plan): readonly RuleCheck[] {
+  return breed.rules
+    .map((rule) => checkRule(rule, NO_FEATURES, NO_FEATURES, plan))
+    .filter(({ kept }) => kept !== null);
+}
+
 const skinOutline = (body: Body): Outline =>
   body.views.side.parts.map(({ id, far, stations }) => ({ id, far, line: stations.map((s) => s.point) }));
 

@@ -40,6 +40,12 @@ export interface CoatModifier {
   /** Only for these coat types; empty means any. */
   readonly appliesTo: readonly string[];
   readonly effect: string;
+  /** The restriction a coat like this brings. */
+  readonly restriction: string | null;
+  /** Asks for a rough clip before the bath. */
+  readonly roughClip: boolean;
+  /** Other words groomers say or type for it. */
+  readonly words: readonly string[];
   readonly source: Source;
 }
 

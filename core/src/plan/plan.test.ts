@@ -239,7 +239,7 @@ describe('wish and standard', () => {
     const schools = { doubleCoat: 'consent', face: 'with' } as const;
     const face = zoneOf(planGroom(inputFor('standard-poodle', { schools })), 'foreface.left');
     expect(face.tool?.direction).toBe('with');
-    expect(face.reasons.map((r) => r.rule)).toContain('face-with-the-lay');
+    expect(face.reasons.map((r) => r.rule)).toContain('school');
   });
 });
 

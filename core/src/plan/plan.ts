@@ -1,21 +1,29 @@
 import { byId } from '../failure.ts';
+import type { Source } from '../breeds/source.ts';
 import type { TrimArea } from '../breeds/pack.ts';
 import type { Coat } from '../coat/hair.ts';
 import { coatOf, visibleAlong } from '../coat/hair.ts';
+import type { JudgedMat, MatPlan } from '../mats/matPlan.ts';
 import { toolOptions } from '../tools/drawer.ts';
+import type { ToolOption } from '../tools/drawer.ts';
 import type { Direction, Technique } from '../tools/pack.ts';
 import type { RunnerUp, ToolChoice, ZoneDemand } from '../tools/pick.ts';
 import { pickTools } from '../tools/pick.ts';
 import type { Override, PlanInput } from './input.ts';
 import type { Limits } from './limits.ts';
 import { limitsOf } from './limits.ts';
+import { judgeMats, lostZones } from './matted.ts';
+import type { RoughClip } from './roughClip.ts';
+import { roughClipOf } from './roughClip.ts';
+import type { Schooled } from './schools.ts';
+import { schooled } from './schools.ts';
 import type { Conflict, Reason } from './reason.ts';
 import { areaOf, conflict, targetOf } from './target.ts';
 import type { DogZone, Side } from './zones.ts';
-import { dogZones } from './zones.ts';
+import { dogZones, otherSide, zoneKindId } from './zones.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 1;
+export const CORE_VERSION = 2;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -62,13 +70,23 @@ export interface Plan {
   readonly packsVersion: string;
   readonly breed: string;
   readonly trim: string;
-  readonly coat: { readonly name: string; readonly layDeg: number; readonly curl: number };
+  readonly coat: {
+    readonly name: string;
+    readonly layDeg: number;
+    readonly curl: number;
+    /** What was seen on this dog that changed its coat's row. */
+    readonly changedBy: readonly { readonly name: string; readonly effect: string; readonly source: Source }[];
+  };
   readonly zones: readonly ZonePlan[];
   readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
   readonly conflicts: readonly Conflict[];
   /** Restrictions that bear on the visit as a whole. */
   readonly remember: readonly string[];
+  /** Minutes on the table before a break, where anything limits them. */
   readonly standingMinutes: number | null;
+  /** Null where there is no mat. */
+  readonly mats: MatPlan | null;
+  readonly roughClip: RoughClip;
 }
 
 interface Draft {
@@ -88,21 +106,46 @@ interface Draft {
  * Contradictions become `conflicts`; nothing about a dog throws.
  * @throws MisuseError when the input names something the packs do not have.
  */
-export function planGroom(input: PlanInput): Plan {
-  const { packs, breed } = input;
-  const coat = coatOf(packs.coats, input.coat.type, input.coat.modifiers, input.coat.dense);
-  const trim = byId('trim', breed.trims, input.trimId);
+export function planGroom(asked: PlanInput): Plan {
+  const { packs, breed } = asked;
+  const coat = coatOf(packs.coats, asked.coat.type, asked.coat.modifiers, asked.coat.dense);
+  const trim = byId('trim', breed.trims, asked.trimId);
+  const options = toolOptions(asked.drawer, packs.tools, coat);
+  const fromCoat = coat.changedBy.flatMap(({ restriction }) => (restriction === null ? [] : [restriction]));
+  const restricted = {
+    ...asked,
+    restrictions: withWholeDog(asked.restrictions, fromCoat),
+  };
+  const judged = judgeMats(restricted, coat, options);
+  const input = { ...restricted, restrictions: [...restricted.restrictions, ...judged.restrictions] };
+  const lost = lostZones(judged.plan);
   const conflicts: Conflict[] = [];
+  const fallbacks = (breed.fallbacks ?? []).filter(({ whenLost }) =>
+    [...lost.keys()].some((zone) => whenLost.includes(zoneKindId(zone))),
+  );
+  const areas = [...trim.areas, ...fallbacks.flatMap((fallback) => fallback.areas)];
   const drafts = dogZones(packs.zones).flatMap((zone): Draft[] => {
-    const area = areaOf(trim.areas, zone.kind.id);
-    return area ? [draftZone(zone, area, trim.name, coat, input, conflicts)] : [];
+    const area = areaOf(areas, zone.kind);
+    if (!area) return [];
+    const fallback = fallbacks.find((one) => one.areas.includes(area));
+    const kept = fallback?.whenLost.includes(zone.kind.id) ? fallback.keep : null;
+    const name = fallback?.name ?? trim.name;
+    return [draftZone(zone, area, name, coat, input, options, lost.get(zone.id) ?? null, judged.plan, kept, conflicts)];
   });
+  for (const { name, keep, whenLost } of fallbacks) {
+    const zone = [...lost.keys()].find((id) => whenLost.includes(zoneKindId(id))) ?? '';
+    conflicts.push({
+      kind: 'mat-changes-trim',
+      zone,
+      wonMm: null,
+      askedMm: null,
+      about: name,
+      alternatives: keep === null ? [] : [keep],
+      daysToGrow: null,
+    });
+  }
   const demands = drafts.flatMap(({ demand }) => demand ?? []);
-  const picked = pickTools({
-    zones: demands,
-    options: toolOptions(input.drawer, packs.tools, coat),
-    policy: packs.tools.policy,
-  });
+  const picked = pickTools({ zones: demands, options, policy: packs.tools.policy });
   const zones = drafts.map((draft) =>
     finish(
       draft,
@@ -116,19 +159,38 @@ export function planGroom(input: PlanInput): Plan {
   const restrictions = input.restrictions.map((seen) =>
     byId('restriction', packs.safety.restrictions, seen.restriction),
   );
-  const standing = restrictions.flatMap(({ standingMinutes }) => standingMinutes ?? []);
+  const standing = [
+    ...restrictions.flatMap(({ standingMinutes }) => standingMinutes ?? []),
+    ...(input.temper.said ? [input.temper.standingMinutes] : []),
+  ];
   return {
     coreVersion: CORE_VERSION,
     packsVersion: packs.version,
     breed: breed.id,
     trim: trim.id,
-    coat: { name: coat.name, layDeg: coat.layDeg, curl: coat.curl },
+    coat: {
+      name: coat.name,
+      layDeg: coat.layDeg,
+      curl: coat.curl,
+      changedBy: coat.changedBy.map(({ name, effect, source }) => ({ name, effect, source })),
+    },
     zones,
     tools: toolsUsed(zones),
     conflicts,
     remember: [...new Set(restrictions.filter((r) => r.scope === 'dog').map((r) => `${r.name}: ${r.text}`))],
     standingMinutes: standing.length > 0 ? Math.min(...standing) : null,
+    mats: judged.plan,
+    roughClip: roughClipOf(input, coat, judged.plan),
   };
+}
+
+/** The restrictions with some more that bear on the whole dog, each once. */
+function withWholeDog(
+  seen: PlanInput['restrictions'],
+  more: readonly string[],
+): PlanInput['restrictions'] {
+  const fresh = more.filter((id) => !seen.some(({ restriction }) => restriction === id));
+  return [...seen, ...fresh.map((restriction) => ({ restriction, zone: null }))];
 }
 
 function draftZone(
@@ -137,16 +199,30 @@ function draftZone(
   trimName: string,
   coat: Coat,
   input: PlanInput,
+  options: readonly ToolOption[],
+  lost: JudgedMat | null,
+  mats: MatPlan | null,
+  kept: string | null,
   conflicts: Conflict[],
 ): Draft {
-  const limits = limitsOf(zone, coat, input);
-  const target = targetOf(zone, area, trimName, coat, limits, input);
-  conflicts.push(...target.conflicts);
-  const reasons: Reason[] = [...limits.reasons, ...target.reasons];
+  const here = mats?.mats.filter(({ mat }) => mat.zone === zone.id) ?? [];
+  const limits = withMats(limitsOf(zone, coat, input), lost, here, kept);
+  const { packs, schools, purpose } = input;
+  const school = schooled(packs.schools, schools, zone, area, coat, purpose, here.length > 0);
+  const target = targetOf(zone, area, trimName, coat, limits, input, school);
+  if (lost) conflicts.push(...lossConflicts(zone, lost, target.wantedMm, mats));
+  else conflicts.push(...target.conflicts);
+  const reasons: Reason[] = [
+    ...limits.reasons,
+    ...coatReasons(coat, area, input),
+    ...target.reasons,
+    ...school.reasons,
+  ];
 
   const asked = input.overrides.find((o) => o.zone === zone.id) ?? null;
-  const override = asked && allowed(asked, zone, limits, target.mm, conflicts) ? asked : null;
-  let targetMm = target.mm;
+  const override =
+    asked && allowed(asked, zone, limits, target.mm, options, conflicts) ? asked : null;
+  let targetMm = lost?.blade ? Math.min(target.mm, lost.blade.leavesMm) : target.mm;
   if (override?.targetMm != null) {
     targetMm = override.targetMm;
     for (const [index, reason] of reasons.entries()) {
@@ -164,31 +240,110 @@ function draftZone(
   const share = exact ? tolerance.showShare : tolerance.share;
   const toleranceMm = Math.max(tolerance.leastMm, share * targetMm);
   const wantsAllOver = target.reasons.some((r) => r.rule === 'wish-all-over' && !r.overruled);
-  const techniques = techniquesFor(area, limits, override, wantsAllOver);
-  const untouched =
-    limits.leaveAlone ||
-    techniques.length === 0 ||
-    leavesHair(area, limits, targetMm, override, wantsAllOver, input);
-  const face = faceDirection(zone, area, limits, input);
-  if (face && !untouched) reasons.push(face);
+  const techniques = techniquesFor(school, coat, limits, override, wantsAllOver);
+  const bladed = lost?.blade && override === null ? lost.blade : null;
+  const untouched = bladed
+    ? limits.leaveAlone
+    : limits.leaveAlone ||
+      (lost !== null && override === null) ||
+      techniques.length === 0 ||
+      leavesHair(area, limits, targetMm, override, wantsAllOver, input);
   const demand: ZoneDemand | null = untouched
     ? null
     : {
         id: zone.id,
         targetMm,
         toleranceMm,
-        ...workingWindow(override, targetMm, limits),
-        techniques,
+        ...(bladed ? { loMm: 0, hiMm: limits.ceilingMm } : workingWindow(override, targetMm, limits)),
+        techniques: bladed ? underMat(limits) : techniques,
         directions: override ? ['with', 'across', 'against'] : directionsFor(area, limits),
         skipToothAllowed: limits.skipToothAllowed || override?.toolId != null,
         finishes: area.finishes,
-        preferredDirection: face || !limits.directions.includes(area.direction) ? 'with' : area.direction,
+        preferredDirection:
+          school.turned || !limits.directions.includes(area.direction) ? 'with' : area.direction,
         irritability: zone.kind.thinSkin ? 2 : 1,
+        ...(bladed ? { only: { toolId: bladed.toolId, direction: 'with' as const } } : {}),
         ...(override?.toolId != null
           ? { only: { toolId: override.toolId, direction: override.direction } }
           : {}),
       };
-  return { zone, area, limits, demand, targetMm, toleranceMm, override, reasons };
+  const texts = [...limits.texts, ...school.texts];
+  return { zone, area, limits: { ...limits, texts }, demand, targetMm, toleranceMm, override, reasons };
+}
+
+/** What mats make of a zone's limits: a lost zone is no longer than the blade that goes under the mat. */
+function withMats(
+  limits: Limits,
+  lost: JudgedMat | null,
+  here: readonly JudgedMat[],
+  kept: string | null,
+): Limits {
+  const reasons = here.map((one): Reason => {
+    const rule = one.beyondFloor ? 'mat-beyond-floor' : MAT_RULE[one.decision];
+    const mm = one.blade?.leavesMm;
+    return {
+      stage: 'welfare',
+      rule,
+      about: one.reason,
+      source: 'prior',
+      effect: one === lost && mm !== undefined ? { kind: 'ceiling', mm } : { kind: 'note' },
+      overruled: false,
+    };
+  });
+  return {
+    ...limits,
+    ceilingMm: lost?.blade ? Math.min(limits.ceilingMm, lost.blade.leavesMm) : limits.ceilingMm,
+    leaveAlone: limits.leaveAlone || lost?.beyondFloor === true,
+    reasons: [...limits.reasons, ...reasons],
+    texts: kept === null ? limits.texts : [...limits.texts, kept],
+  };
+}
+
+const MAT_RULE = { save: 'mat-saved', part: 'mat-part', clip: 'mat-clipped' } as const;
+
+function lossConflicts(
+  zone: DogZone,
+  lost: JudgedMat,
+  wantedMm: number,
+  mats: MatPlan | null,
+): readonly Conflict[] {
+  if (lost.beyondFloor) {
+    return [conflict('mat-beyond-floor', zone, null, lost.floorMm, lost.reason)];
+  }
+  const taken = conflict('mat-takes-hair', zone, lost.blade?.leavesMm ?? null, wantedMm, lost.reason);
+  const other = otherSide(zone.id);
+  const bothGone = mats?.mats.some((one) => one.mat.zone === other && one.takesZone) ?? false;
+  if (zone.side === null || bothGone) return [taken];
+  const alternatives = ['take the other side to match', 'leave the other side as planned'];
+  return [taken, { ...conflict('one-side-lost', zone, lost.blade?.leavesMm ?? null, wantedMm, ''), alternatives }];
+}
+
+/** What was seen on the coat and what it changes, said where the coat is worked. */
+function coatReasons(coat: Coat, area: TrimArea, input: PlanInput): readonly Reason[] {
+  if (area.techniques[0] === 'leave') return [];
+  const changed = coat.changedBy.map(
+    ({ name, effect, source }): Reason => ({
+      stage: 'hair',
+      rule: 'coat-modifier',
+      about: `${name}: ${effect}`,
+      source,
+      effect: { kind: 'note' },
+      overruled: false,
+    }),
+  );
+  if (!area.techniques.includes('strip') || coat.strips) return changed;
+  const type = byId('coat type', input.packs.coats.types, input.coat.type);
+  return [
+    ...changed,
+    {
+      stage: 'hair',
+      rule: 'coat-does-not-strip',
+      about: type.strips ? coat.changedBy.map(({ name }) => name).join(', ') : coat.name,
+      source: coat.source,
+      effect: { kind: 'removes', what: ['strip'] },
+      overruled: false,
+    },
+  ];
 }
 
 /** Across the lay is nobody's first choice: only where the trim or the groomer says so. */
@@ -213,6 +368,7 @@ function allowed(
   zone: DogZone,
   limits: Limits,
   plannedMm: number,
+  options: readonly ToolOption[],
   conflicts: Conflict[],
 ): boolean {
   if (override.targetMm !== null && override.targetMm > limits.ceilingMm) {
@@ -221,28 +377,47 @@ function allowed(
     );
     return false;
   }
-  if (!isUnsafe(override, limits) || override.acknowledged) return true;
+  if (!isUnsafe(override, limits, options) || override.acknowledged) return true;
   const text = limits.texts[0] ?? limits.reasons[0]?.about ?? '';
   conflicts.push(conflict('override-unsafe', zone, plannedMm, override.targetMm, text));
   return false;
 }
 
-function isUnsafe(override: Override, limits: Limits): boolean {
+function isUnsafe(override: Override, limits: Limits, options: readonly ToolOption[]): boolean {
   if (limits.leaveAlone || limits.doubleCoat === 'declined') return true;
   if (override.targetMm !== null && override.targetMm < limits.floorMm) return true;
-  return override.direction !== null && !limits.directions.includes(override.direction);
+  if (override.direction !== null && !limits.directions.includes(override.direction)) return true;
+  const ways = options.filter(
+    ({ toolId, direction }) =>
+      toolId === override.toolId && (override.direction === null || direction === override.direction),
+  );
+  const [way] = ways.filter(({ direction }) => limits.directions.includes(direction));
+  if (!way) return ways.length > 0;
+  if (way.leavesMm !== null && way.leavesMm < limits.floorMm - 1e-9) return true;
+  return limits.forbidden.includes(way.technique) || (way.skipTooth && !limits.skipToothAllowed);
 }
 
 const BY_HAND: readonly Technique[] = ['clip', 'comb', 'scissor', 'thin'];
+/** A felted mat comes off a double coat too; a sore lip keeps the clipper away all the same. */
+const underMat = (limits: Limits): readonly Technique[] =>
+  limits.doubleCoat === 'declined'
+    ? BY_HAND
+    : BY_HAND.filter((technique) => !limits.forbidden.includes(technique));
+
+/** What a coat that no longer strips is worked with instead. */
+const INSTEAD_OF_STRIPPING: readonly Technique[] = ['clip', 'comb', 'thin'];
 
 function techniquesFor(
-  area: TrimArea,
+  school: Schooled,
+  coat: Coat,
   limits: Limits,
   override: Override | null,
   wantsAllOver: boolean,
 ): readonly Technique[] {
   if (override) return [...BY_HAND, 'strip'];
-  const wanted = wantsAllOver ? [...area.techniques, ...BY_HAND] : area.techniques;
+  const able = school.techniques.filter((technique) => technique !== 'strip' || coat.strips);
+  const own = able.length === 0 && school.techniques.length > 0 ? INSTEAD_OF_STRIPPING : able;
+  const wanted = wantsAllOver ? [...own, ...BY_HAND] : own;
   return [...new Set(wanted)].filter(
     (technique) => technique !== 'leave' && !limits.forbidden.includes(technique),
   );
@@ -262,19 +437,6 @@ function leavesHair(
   if (limits.ceilingMm <= targetMm + tolerance) return true;
   if (!area.techniques.includes('leave')) return false;
   return !wantsAllOver && (limits.ceilingMm === Infinity || limits.ceilingMm <= area.range[1]);
-}
-
-function faceDirection(zone: DogZone, area: TrimArea, limits: Limits, input: PlanInput): Reason | null {
-  const face = zone.kind.region === 'head' && area.direction === 'against';
-  if (!face || !limits.directions.includes('against') || input.schools.face === 'against') return null;
-  return {
-    stage: 'standard',
-    rule: 'face-with-the-lay',
-    about: 'the salon’s school',
-    source: 'custom',
-    effect: { kind: 'note' },
-    overruled: false,
-  };
 }
 
 function overrideReason(rule: Reason['rule'], override: Override, effect: Reason['effect']): Reason {

@@ -15,7 +15,13 @@ export type ReasonRule =
   | 'weeks-between'
   | 'finding'
   | 'cover-patch'
-  | 'face-with-the-lay'
+  | 'school'
+  | 'coat-modifier'
+  | 'coat-does-not-strip'
+  | 'mat-saved'
+  | 'mat-part'
+  | 'mat-clipped'
+  | 'mat-beyond-floor'
   | 'override-length'
   | 'override-tool'
   | 'nearest-tool'
@@ -51,7 +57,11 @@ export type ConflictKind =
   | 'double-coat-declined'
   | 'override-unsafe'
   | 'override-beyond-hair'
-  | 'nothing-in-drawer';
+  | 'nothing-in-drawer'
+  | 'mat-takes-hair'
+  | 'mat-changes-trim'
+  | 'mat-beyond-floor'
+  | 'one-side-lost';
 
 /** Two claims on a zone that could not both be kept. */
 export interface Conflict {

@@ -28,7 +28,17 @@ export interface RestrictionKind {
   readonly source: Source;
 }
 
+/** Keeps the work from starting until it is cleared or referred. */
+export interface StopKind {
+  readonly id: string;
+  readonly name: string;
+  readonly text: string;
+  readonly refer: 'vet' | 'behaviour';
+  readonly source: Source;
+}
+
 export interface SafetyPack {
+  readonly stops: readonly StopKind[];
   readonly cautions: readonly Caution[];
   readonly restrictions: readonly RestrictionKind[];
   readonly doubleCoat: {

@@ -6,7 +6,8 @@ import type { PlanInput } from './input.ts';
 import type { Limits } from './limits.ts';
 import { doubleCoatAnswer } from './limits.ts';
 import type { Conflict, Reason } from './reason.ts';
-import type { DogZone } from './zones.ts';
+import type { Schooled } from './schools.ts';
+import type { DogZone, ZoneKind } from './zones.ts';
 
 export interface Target {
   readonly mm: number;
@@ -22,9 +23,14 @@ const BALANCE_SHARE = 0.4;
 /** Beyond this many weeks a pet's growing coat is cut nearer the short end of its trim (trade prior). */
 const LONG_WEEKS = 8;
 
-/** The area of a trim that speaks last for a zone kind; every trim covers every zone (checked with the packs). */
-export function areaOf(areas: readonly TrimArea[], zoneKind: string): TrimArea | undefined {
-  return areas.findLast((area) => area.zones.includes(zoneKind) || area.zones.includes('*'));
+/**
+ * The area of a trim that speaks last for a zone kind: its own, else that of the kind it is like.
+ * Every trim covers every zone (checked with the packs).
+ */
+export function areaOf(areas: readonly TrimArea[], { id, like }: Pick<ZoneKind, 'id' | 'like'>): TrimArea | undefined {
+  const lastOf = (kind: string) => areas.findLast(({ zones }) => zones.includes(kind) || zones.includes('*'));
+  const own = lastOf(id);
+  return like === null || own?.zones.includes(id) ? own : lastOf(like);
 }
 
 /**
@@ -38,6 +44,7 @@ export function targetOf(
   coat: Coat,
   limits: Limits,
   input: PlanInput,
+  school: Pick<Schooled, 'share'>,
 ): Target {
   const reasons: Reason[] = [];
   const conflicts: Conflict[] = [];
@@ -81,6 +88,7 @@ export function targetOf(
       reasons.push({ ...change.reason, effect: { kind: 'change', mm: changeMm } });
     }
     mm += limits.coverMm;
+    mm *= school.share;
   }
 
   if (mm < limits.floorMm) {
@@ -121,7 +129,8 @@ function wished(zone: DogZone, area: TrimArea, coat: Coat, { wish, purpose }: Pl
 }
 
 function balances(zone: DogZone, input: PlanInput): { readonly mm: number; readonly reason: Reason }[] {
-  return input.findings.flatMap(({ finding, severity }) => {
+  return input.findings.flatMap(({ finding, severity, side }) => {
+    if (side && zone.side && side !== zone.side) return [];
     const kind = byId('finding', input.packs.findings.findings, finding);
     return kind.balance
       .filter((balance) => balance.zones.includes(zone.kind.id))

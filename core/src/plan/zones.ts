@@ -12,6 +12,12 @@ export interface ZoneKind {
   readonly fold: boolean;
   readonly near: readonly string[];
   readonly cautions: readonly string[];
+  /** Share of the dog's skin, both sides together; how fiddly it is against an open flank. */
+  readonly share: number;
+  readonly care: number;
+  readonly words: readonly string[];
+  /** A trim that does not name this zone means it as it means that one. */
+  readonly like: string | null;
 }
 
 export interface ZonePack {

@@ -69,7 +69,7 @@ describe('which tools to pick up', () => {
       const { policy } = packs.tools;
       for (const trim of pack.trims) {
         const zones = dogZones(packs.zones).flatMap(({ id, kind }) => {
-          const area = areaOf(trim.areas, kind.id);
+          const area = areaOf(trim.areas, kind);
           return area ? [demandOf(id, area)] : [];
         });
         const problem = { zones, options, policy };

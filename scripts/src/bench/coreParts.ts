@@ -1,4 +1,5 @@
 import { performance } from 'node:perf_hooks';
+import { FIRST_POLICY } from '@kurrel/contract';
 import { bodyOf, outlineOf, planGroom, planInputOf } from '@kurrel/core';
 import type { DrawerTool, PlanChoices } from '@kurrel/core';
 import { loadLibrary } from '@kurrel/server/packs/load';
@@ -21,10 +22,20 @@ export function coreParts(): void {
       purpose: dog.purpose,
       wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, ...dog.wish },
       doubleCoatConsent: false,
+      schools: {},
       overrides: [],
     };
-    const schools = { doubleCoat: 'consent', face: 'against' } as const;
-    const input = planInputOf(packs, breed, { dog, hairMm: {}, drawer, schools }, choices);
+    const facts = {
+      dog,
+      ageMonths: dog.ageMonths,
+      mats: [],
+      temper: { handling: 'easy', standingMinutes: null },
+      hairMm: {},
+      drawer,
+      schools: {},
+      matPolicy: FIRST_POLICY.mats,
+    } as const;
+    const input = planInputOf(packs, breed, facts, choices);
     for (let i = 0; i < 30; i++) {
       const body = timed(times.body, () => bodyOf(packs, breed, dog.measurements, dog.findings));
       const plan = timed(times.plan, () => planGroom(input));

@@ -1,5 +1,13 @@
-import type { DrawerMeasure, Measurements, Plan, Schools, SeenFinding, SeenRestriction } from '@kurrel/core';
-import type { Choices, Role } from '@kurrel/contract';
+import type {
+  DrawerMeasure,
+  Hands,
+  LoggedPart,
+  Measurements,
+  Plan,
+  Schools,
+  SeenSign,
+} from '@kurrel/core';
+import type { Choices, Consent, Dog, Policy, Role, StopAnswer } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -37,7 +45,10 @@ export const salons = pgTable(
     salonId: uuid('salon_id').primaryKey().defaultRandom(),
     name: text('name').notNull(),
     unit: text('unit').$type<'mm' | 'in'>().notNull().default('mm'),
+    /** Answers that differ from the packs' defaults. */
     schools: jsonb('schools').$type<Schools>().notNull(),
+    policy: jsonb('policy').$type<Policy>().notNull(),
+    version: version(),
     createdAt: createdAt(),
   },
   () => [isolation('salons')],
@@ -87,8 +98,9 @@ export const dogs = pgTable(
     coatModifiers: jsonb('coat_modifiers').$type<string[]>().notNull().default([]),
     dense: boolean('dense').notNull().default(false),
     measurements: jsonb('measurements').$type<Measurements>().notNull().default({}),
-    findings: jsonb('findings').$type<SeenFinding[]>().notNull().default([]),
-    restrictions: jsonb('restrictions').$type<SeenRestriction[]>().notNull().default([]),
+    findings: jsonb('findings').$type<Dog['findings']>().notNull().default([]),
+    /** What stays on the dog from visit to visit. */
+    signs: jsonb('signs').$type<SeenSign[]>().notNull().default([]),
     remember: jsonb('remember').$type<string[]>().notNull().default([]),
     archivedAt: timestamp('archived_at', { withTimezone: true }),
     createdAt: createdAt(),
@@ -100,6 +112,8 @@ export const dogs = pgTable(
 export interface VisitRecord {
   readonly leftMm: Record<string, number>;
   readonly minutes: number;
+  /** The same by part, with what was expected of each on the day. */
+  readonly parts?: readonly LoggedPart[];
   readonly note: string;
 }
 
@@ -119,8 +133,10 @@ export const visits = pgTable(
     what: text('what').notNull(),
     /** What the booking says of trim and wish; the first draft starts from it. */
     asked: jsonb('asked').$type<Choices>(),
-    /** Hair measured on the day, by zone, mm. */
-    hairMm: jsonb('hair_mm').$type<Record<string, number>>().notNull().default({}),
+    /** What the hands found; null until somebody saves a sheet, then `handsVersion` counts the saves. */
+    hands: jsonb('hands').$type<Hands>(),
+    handsVersion: integer('hands_version').notNull().default(0),
+    startedAt: timestamp('started_at', { withTimezone: true }),
     /** Null until the dog has gone home. */
     record: jsonb('record').$type<VisitRecord>(),
   },
@@ -148,6 +164,42 @@ export const plans = pgTable(
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.visitId, table.version] }), isolation('plans')],
+);
+
+/** Stops cleared or referred: lines are added, never changed. */
+export const stopLog = pgTable(
+  'stop_log',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    visitId: uuid('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    key: text('key').notNull(),
+    action: text('action').$type<StopAnswer['action']>().notNull(),
+    note: text('note').notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => people.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('stop_log_by_visit').on(table.visitId), isolation('stop_log')],
+);
+
+/** What owners signed, whole, as it was signed: the app may add and read, never change or remove. */
+export const consents = pgTable(
+  'consents',
+  {
+    id: uuid('id').primaryKey(),
+    salonId: salonId().references(() => salons.salonId),
+    visitId: uuid('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    planVersion: integer('plan_version').notNull(),
+    signed: jsonb('signed').$type<Omit<Consent, 'id' | 'visitId' | 'planVersion'>>().notNull(),
+    signedAt: timestamp('signed_at', { withTimezone: true }).notNull(),
+  },
+  (table) => [index('consents_by_visit').on(table.visitId), isolation('consents')],
 );
 
 export const tools = pgTable(

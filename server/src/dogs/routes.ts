@@ -1,6 +1,6 @@
 import type { Dog, DogFacts, DogWithVisits, VisitLine } from '@kurrel/contract';
 import { bookingSchema, dogSchema } from '@kurrel/contract';
-import { and, asc, desc, eq, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
@@ -39,7 +39,12 @@ export function dogRoutes(db: Database, library: Library): Router {
             archived ? isNotNull(dogs.archivedAt) : isNull(dogs.archivedAt),
             query === ''
               ? undefined
-              : or(ilike(dogs.name, pattern), ilike(dogs.owner, pattern), ilike(dogs.breedCalled, pattern)),
+              : or(
+                  ilike(dogs.name, pattern),
+                  ilike(dogs.owner, pattern),
+                  ilike(dogs.breedCalled, pattern),
+                  inArray(dogs.breedId, breedsNamed(library, query)),
+                ),
           ),
         )
         .orderBy(asc(dogs.name))
@@ -120,6 +125,12 @@ export function dogRoutes(db: Database, library: Library): Router {
   return router;
 }
 
+/** The breeds whose name holds these words. */
+function breedsNamed({ breeds }: Library, words: string): string[] {
+  const wanted = words.toLowerCase();
+  return [...breeds.values()].filter(({ name }) => name.toLowerCase().includes(wanted)).map(({ id }) => id);
+}
+
 /** The body held against the contract and the packs, with the birthday as a calendar day. */
 function factsOf(body: unknown, library: Library): Omit<DogFacts, 'bornOn'> & { bornOn: string } {
   const facts = parseBody(dogSchema, body);
@@ -132,8 +143,7 @@ function factsOf(body: unknown, library: Library): Omit<DogFacts, 'bornOn'> & { 
   known('coatType', facts.coatType, idsOf(packs.coats.types));
   for (const id of facts.coatModifiers) known('coatModifiers', id, idsOf(packs.coats.modifiers));
   for (const { finding } of facts.findings) known('findings', finding, idsOf(packs.findings.findings));
-  for (const seen of facts.restrictions)
-    known('restrictions', seen.restriction, idsOf(packs.safety.restrictions));
+  for (const { sign } of facts.signs) known('signs', sign, idsOf(packs.signs.signs));
   if (facts.bornOn.getTime() > Date.now())
     unknown.push({ path: 'bornOn', message: 'This dog is not born yet.' });
   if (unknown.length > 0) {

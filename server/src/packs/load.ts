@@ -3,7 +3,19 @@ import type { BreedPack, Packs } from '@kurrel/core';
 import { Ajv } from 'ajv';
 
 const FOLDER = new URL('../../../packs/', import.meta.url);
-const PACKS = ['archetypes', 'coats', 'findings', 'safety', 'tools', 'zones'] as const;
+const PACKS = [
+  'archetypes',
+  'coats',
+  'findings',
+  'mats',
+  'safety',
+  'schools',
+  'signs',
+  'times',
+  'tools',
+  'views',
+  'zones',
+] as const;
 
 export interface Library {
   readonly packs: Packs;

@@ -1,6 +1,7 @@
-import type { Choices } from '@kurrel/contract';
-import type { DrawerTool, Plan } from '@kurrel/core';
-import { coatOf, toolOptions } from '@kurrel/core';
+import type { Choices, VisitSheet } from '@kurrel/contract';
+import { FIRST_POLICY } from '@kurrel/contract';
+import type { DrawerTool, LoggedPart, Plan } from '@kurrel/core';
+import { coatOf, estimateVisit, freshHands, toolOptions } from '@kurrel/core';
 import { hash } from '@node-rs/argon2';
 import { addDays, addMinutes, startOfDay, subMonths } from 'date-fns';
 import { sql } from 'drizzle-orm';
@@ -8,7 +9,7 @@ import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { dogs, measures, people, plans, salons, tools, visits } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
-import { planFor, visitSheet } from '../visits/sheet.ts';
+import { inputFor, planFor, visitSheet } from '../visits/sheet.ts';
 import type { DemoDog } from './dogs.ts';
 import { DEMO_DOGS } from './dogs.ts';
 import { DEMO_DRAWER } from './drawer.ts';
@@ -36,14 +37,14 @@ export async function isEmpty(owner: Database): Promise<boolean> {
 
 /** Removes everything there is. */
 export async function wipe(owner: Database): Promise<void> {
-  await owner.execute(sql`truncate salons, people, sessions, dogs, visits, plans, tools, measures cascade`);
+  await owner.execute(sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures cascade`);
 }
 
 /** Fills an empty database with the demo world; dates are relative to `today`. Returns the salon. */
 export async function seedDemo(owner: Database, library: Library, today: Date): Promise<string> {
   const [salon] = await owner
     .insert(salons)
-    .values({ name: DEMO_SALON, unit: 'mm', schools: { doubleCoat: 'consent', face: 'against' } })
+    .values({ name: DEMO_SALON, unit: 'mm', schools: {}, policy: FIRST_POLICY })
     .returning();
   if (!salon) throw new Error('insert returned no row');
   const { salonId } = salon;
@@ -100,14 +101,15 @@ async function seedDog(
       coatModifiers: [...demo.coatModifiers],
       dense: demo.dense,
       measurements: demo.measurements,
-      findings: [...demo.findings],
-      restrictions: [...demo.restrictions],
+      findings: demo.findings.map((found) => ({ side: null, ...found })),
+      signs: [...demo.signs],
       remember: [...demo.remember],
     })
     .returning();
   if (!dog) throw new Error('insert returned no row');
   const day = startOfDay(today);
   const startsAt = addMinutes(day, Math.round(demo.at * 60));
+  const own = 1 + 0.06 * bell(roll);
   for (let back = demo.pastVisits; back >= 1; back--) {
     const on = addDays(startsAt, -back * demo.weeksBetween * 7);
     await seedPastVisit(tx, library, {
@@ -119,6 +121,7 @@ async function seedDog(
       bias,
       roll,
       index: back,
+      pace: PACE[demo.groomer] * own,
     });
   }
   const [visit] = await tx
@@ -131,7 +134,7 @@ async function seedDog(
       minutes: demo.minutes,
       what: demo.what,
       asked: choicesOf(demo),
-      hairMm: { ...demo.hairMm },
+      ...(demo.today ? { hands: demo.today(freshHands(dog, CALM)), handsVersion: 1 } : {}),
     })
     .returning();
   if (visit && demo.planSaved) {
@@ -150,8 +153,33 @@ function choicesOf(demo: DemoDog): Choices {
     purpose: demo.purpose,
     wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: demo.weeksBetween, ...demo.wish },
     doubleCoatConsent: false,
+    schools: {},
     overrides: [],
   };
+}
+
+/** Ottilie is quick, Bram steady, Isolde still learning. */
+const PACE = { ottilie: 0.92, bram: 1.02, isolde: 1.08 } as const;
+
+/** What each part took, beside what was expected of it. */
+function partsOf(
+  library: Library,
+  sheet: VisitSheet,
+  demo: DemoDog,
+  pace: number,
+  roll: () => number,
+): readonly LoggedPart[] {
+  const estimate = estimateVisit(inputFor(library, sheet, choicesOf(demo)), {
+    trainee: sheet.groomerIsTrainee,
+    dogHistory: [],
+    groomerHistory: [],
+    rates: sheet.salon.policy.rates,
+  });
+  return estimate.parts.map(({ id, minutes }) => ({
+    part: id,
+    minutes: Math.max(1, Math.round(minutes.mid * pace * (1 + 0.1 * bell(roll)))),
+    expectedMinutes: Math.round(minutes.mid * 10) / 10,
+  }));
 }
 
 interface PastVisit {
@@ -163,7 +191,11 @@ interface PastVisit {
   readonly bias: ReadonlyMap<string, number>;
   readonly roll: () => number;
   readonly index: number;
+  /** How much slower than expected this groomer is on this dog. */
+  readonly pace: number;
 }
+
+const CALM = { handling: 'easy', standingMinutes: null } as const;
 
 /** A visit that happened: planned with what was known then, done with this salon's tools, measured with its rule. */
 async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Promise<void> {
@@ -181,7 +213,12 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
     .returning();
   if (!visit) throw new Error('insert returned no row');
   const sheet = await visitSheet(tx, library, visit.id);
-  const plan = planFor(library, { ...sheet, dog: { ...sheet.dog, restrictions: [] } }, choicesOf(demo));
+  const then: VisitSheet = {
+    ...sheet,
+    dog: { ...sheet.dog, signs: [] },
+    hands: { ...sheet.hands, signs: [] },
+  };
+  const plan = planFor(library, then, choicesOf(demo));
   const expected = bookLengths(library, plan, sheet.drawer, demo);
   const leftMm = Object.fromEntries(
     plan.zones.map((zone) => {
@@ -192,10 +229,11 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
     }),
   );
   const note = demo.notes[past.index % demo.notes.length] ?? '';
-  const minutes = Math.round(demo.minutes * (0.95 + 0.2 * roll()));
+  const parts = partsOf(library, then, demo, past.pace * (0.95 + 0.1 * roll()), roll);
+  const minutes = parts.reduce((sum, part) => sum + part.minutes, 0);
   await tx
     .update(visits)
-    .set({ record: { leftMm, minutes, note } })
+    .set({ record: { leftMm, minutes, note, parts }, hands: sheet.hands, handsVersion: 1 })
     .where(sql`${visits.id} = ${visit.id}`);
   const coat = coatOf(library.packs.coats, demo.coatType, demo.coatModifiers, demo.dense);
   const measured = new Set<string>();

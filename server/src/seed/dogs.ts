@@ -1,5 +1,5 @@
 import type { Choices } from '@kurrel/contract';
-import type { Measurements, SeenFinding, SeenRestriction } from '@kurrel/core';
+import type { Hands, Mat, Measurements, SeenFinding, SeenSign } from '@kurrel/core';
 
 /** A dog of the demo world; ages and dates are relative to the day of seeding. */
 export interface DemoDog {
@@ -13,7 +13,7 @@ export interface DemoDog {
   readonly dense: boolean;
   readonly measurements: Measurements;
   readonly findings: readonly SeenFinding[];
-  readonly restrictions: readonly SeenRestriction[];
+  readonly signs: readonly SeenSign[];
   readonly remember: readonly string[];
   readonly groomer: 'ottilie' | 'bram' | 'isolde';
   /** Hours after midnight today, local; over 24 is a later day. */
@@ -25,7 +25,8 @@ export interface DemoDog {
   readonly purpose: 'pet' | 'show';
   readonly pastVisits: number;
   readonly weeksBetween: number;
-  readonly hairMm: Readonly<Record<string, number>>;
+  /** What the hands have already found on the day. */
+  readonly today: ((fresh: Hands) => Hands) | null;
   readonly notes: readonly string[];
   /** Every zone's hair now, where no clipping history explains it. */
   readonly planSaved: boolean;
@@ -43,26 +44,38 @@ const dog = (given: Given): DemoDog => ({
   coatModifiers: [],
   dense: false,
   findings: [],
-  restrictions: [],
+  signs: [],
   remember: [],
   groomer: 'ottilie',
   wish: {},
   purpose: 'pet',
   pastVisits: 4,
   weeksBetween: 7,
-  hairMm: {},
+  today: null,
   notes: ['Stood well. Owner pleased.'],
   planSaved: false,
   ...given,
 });
-const whole = (restriction: string): SeenRestriction => ({ restriction, zone: null });
-const at = (restriction: string, zone: string): SeenRestriction => ({ restriction, zone });
+const whole = (sign: string): SeenSign => ({ sign, zone: null, level: null, sizeMm: null, note: '' });
+const at = (sign: string, zone: string, sizeMm: number | null = null): SeenSign => ({
+  ...whole(sign),
+  zone,
+  sizeMm,
+});
+
+const mat = (
+  id: string,
+  zone: string,
+  lengthCm: number,
+  widthCm: number,
+  tightness: Mat['tightness'],
+  toSkinMm: number,
+): Mat => ({ id, zone, lengthCm, widthCm, tightness, toSkinMm, burr: false, sores: false });
 
 export const DEMO_DOGS: readonly DemoDog[] = [
   dog({
     name: 'Marzipan',
-    breedId: 'generic-curl',
-    breedCalled: 'Lagotto Romagnolo',
+    breedId: 'lagotto-romagnolo',
     owner: 'Delphine Okafor-Lund',
     ageMonths: 38,
     coatType: 'rustic-curl',
@@ -73,15 +86,14 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     at: 8.5,
     minutes: 105,
     what: 'Bath, even trim',
-    trimId: 'even',
+    trimId: 'curled',
     pastVisits: 5,
     weeksBetween: 8,
     notes: ['Looked even on the day, bits grown out in two days: stretch drier.', 'Dense behind the ears.'],
   }),
   dog({
     name: 'Bosun',
-    breedId: 'generic-curl',
-    breedCalled: 'Portuguese water dog',
+    breedId: 'portuguese-water-dog',
     owner: 'Harald Wexcombe',
     ageMonths: 64,
     coatType: 'rustic-curl',
@@ -92,7 +104,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     at: 8.5,
     minutes: 120,
     what: 'Bath, trim: two looks to compare',
-    trimId: 'even',
+    trimId: 'retriever',
     pastVisits: 6,
     weeksBetween: 7,
     notes: ['Owner likes both looks, decide together.'],
@@ -104,7 +116,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     ageMonths: 29,
     coatType: 'powder-puff',
     measurements: { heightMm: 275, weightKg: 6, lengthMm: 305 },
-    restrictions: [whole('trigger-face')],
+    signs: [whole('trigger-face')],
     remember: ['Tear marks: soak, never pick', 'Light eye rims: shade them'],
     at: 10.5,
     minutes: 120,
@@ -171,14 +183,21 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Dumpling',
-    breedId: 'generic-drop',
-    breedCalled: 'Havanese',
+    breedId: 'havanese',
     owner: 'Ambrose Teale',
     ageMonths: 147,
     coatType: 'drop',
     coatModifiers: ['senior'],
     measurements: { heightMm: 260, weightKg: 6 },
-    restrictions: [whole('heart'), whole('senior-skin')],
+    signs: [whole('heart'), whole('senior-skin')],
+    today: (fresh) => ({
+      ...fresh,
+      mats: [
+        mat('m1', 'ear-outside.left', 4, 3, 4, 1),
+        mat('m2', 'ear-behind.left', 3, 2, 3, 2),
+        mat('m3', 'ear-outside.right', 4, 2, 2, 4),
+      ],
+    }),
     remember: ['Heart medicine: no heat', 'Stands 15 minutes', 'Ears matted from sea swimming'],
     groomer: 'isolde',
     at: 9,
@@ -192,12 +211,20 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Sorrel',
-    breedId: 'generic-fleece',
-    breedCalled: 'poodle cross',
+    breedId: 'poodle-cross',
     owner: 'Leontyne Barrowby',
     ageMonths: 18,
     coatType: 'fleece',
     measurements: { heightMm: 520, weightKg: 21 },
+    today: (fresh) => ({
+      ...fresh,
+      mats: [
+        { ...mat('m1', 'breech.left', 5, 3, 2, 6), burr: true },
+        { ...mat('m2', 'breech.right', 4, 3, 2, 6), burr: true },
+        mat('m3', 'armpit.left', 3, 2, 3, 4),
+      ],
+      signs: [...fresh.signs, whole('filthy')],
+    }),
     remember: ['Wedding on Saturday', 'Burrs and seaweed in the feathering'],
     at: 13,
     minutes: 90,
@@ -215,7 +242,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     coatType: 'wire',
     coatModifiers: ['previously-clipped-wire'],
     measurements: { heightMm: 280, weightKg: 9, lengthMm: 318 },
-    restrictions: [whole('allergic-skin')],
+    signs: [whole('allergic-skin')],
     remember: ['Allergic skin: bland wash only'],
     groomer: 'isolde',
     at: 10.5,
@@ -229,8 +256,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Pilchard',
-    breedId: 'generic-wire',
-    breedCalled: 'Giant schnauzer',
+    breedId: 'giant-schnauzer',
     owner: 'Rufus Dellamere',
     ageMonths: 63,
     coatType: 'wire',
@@ -258,8 +284,11 @@ export const DEMO_DOGS: readonly DemoDog[] = [
       { finding: 'long-loin', severity: 'marked' },
       { finding: 'low-tail-set', severity: 'mild' },
     ],
-    restrictions: [at('healing-patch', 'foreleg.left')],
-    hairMm: { 'foreleg.left': 9 },
+    signs: [at('healing-patch', 'foreleg.left')],
+    today: (fresh) => ({
+      ...fresh,
+      lengths: { 'foreleg.left': { mm: 9, sdMm: null, readings: 1, by: 'rule' } },
+    }),
     remember: ['Left forefoot is a trigger: last'],
     at: 15.25,
     minutes: 150,
@@ -272,14 +301,13 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Fig',
-    breedId: 'generic-drop',
-    breedCalled: 'Yorkshire terrier',
+    breedId: 'yorkshire-terrier',
     owner: 'Bettina Crosse',
     ageMonths: 12,
     coatType: 'drop',
     coatModifiers: ['puppy'],
     measurements: { heightMm: 215, weightKg: 3 },
-    restrictions: [whole('first-visit'), whole('trigger-feet')],
+    signs: [whole('first-visit'), whole('trigger-feet')],
     remember: ['First visit', 'Feet are a trigger'],
     groomer: 'isolde',
     at: 12.75,
@@ -292,8 +320,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Ptarmigan',
-    breedId: 'generic-double',
-    breedCalled: 'Golden retriever',
+    breedId: 'golden-retriever',
     owner: 'Silas Underhay',
     ageMonths: 100,
     coatType: 'double',
@@ -312,14 +339,13 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Flint',
-    breedId: 'generic-smooth',
-    breedCalled: 'German short-haired pointer',
+    breedId: 'german-shorthaired-pointer',
     owner: 'Odette Marchbanks',
     ageMonths: 61,
     coatType: 'smooth',
     measurements: { heightMm: 620, weightKg: 30 },
     remember: ['Lump on the right ribs'],
-    restrictions: [at('lump', 'rib.right')],
+    signs: [at('lump', 'rib.right', 9)],
     groomer: 'bram',
     at: 33,
     minutes: 45,
@@ -331,38 +357,36 @@ export const DEMO_DOGS: readonly DemoDog[] = [
   }),
   dog({
     name: 'Tamsin',
-    breedId: 'generic-curl',
-    breedCalled: 'Irish water spaniel',
+    breedId: 'irish-water-spaniel',
     owner: 'Fergal Ashdown',
     ageMonths: 26,
-    coatType: 'rustic-curl',
+    coatType: 'ringlets',
     measurements: { heightMm: 550, weightKg: 27 },
     remember: ['Show in 5 weeks: peak the ringlets'],
     at: 33,
     minutes: 120,
     what: 'Show preparation, ringlets',
-    trimId: 'even',
-    wish: { lean: 'longer' },
+    trimId: 'ringlets',
+    purpose: 'show',
     pastVisits: 5,
     weeksBetween: 5,
     notes: ['Set wet, looked right.'],
   }),
   dog({
     name: 'Wren',
-    breedId: 'generic-wire',
-    breedCalled: 'Border terrier',
+    breedId: 'border-terrier',
     owner: 'Ursula Penhallow',
     ageMonths: 125,
     coatType: 'wire',
     coatModifiers: ['previously-clipped-wire'],
     measurements: { heightMm: 310, weightKg: 7 },
-    restrictions: [at('lump', 'rib.left'), at('lump', 'thigh.right')],
+    signs: [at('lump', 'rib.left', 8), at('lump', 'thigh.right', 6)],
     remember: ['Two lumps: left ribs, right thigh', 'Owner wants to strip again'],
     groomer: 'isolde',
     at: 33.5,
     minutes: 75,
     what: 'Clip now, talk about stripping',
-    trimId: 'clip-and-card',
+    trimId: 'clipped',
     pastVisits: 6,
     weeksBetween: 10,
     notes: ['Lumps unchanged.'],

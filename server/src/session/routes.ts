@@ -50,7 +50,7 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
     if (!salon) throw new Refusal('not-signed-in', 'Nobody is signed in', 'Sign in and try again.');
     const session: Session = {
       person: { id: personId, name, role },
-      salon: { name: salon.name, unit: salon.unit, schools: salon.schools },
+      salon: { name: salon.name, unit: salon.unit },
     };
     response.json(session);
   });

@@ -1,20 +1,24 @@
-import type { Choices, SavedPlan, VisitSheet } from '@kurrel/contract';
-import type { Plan } from '@kurrel/core';
-import { coatOf, hairNow, planGroom, planInputOf } from '@kurrel/core';
-import { and, desc, eq, isNotNull, lt } from 'drizzle-orm';
+import type { Choices, SavedPlan, StopLine, VisitSheet } from '@kurrel/contract';
+import type { BreedPack, LoggedPart, Plan, PlanInput } from '@kurrel/core';
+import { coatOf, factsWith, freshHands, hairNow, planGroom, planInputOf } from '@kurrel/core';
+import { differenceInMonths } from 'date-fns';
+import { and, asc, desc, eq, isNotNull, lt, ne } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
-import { people, plans, salons, visits } from '../database/schema.ts';
+import { consents, people, plans, salons, stopLog, visits } from '../database/schema.ts';
 import { dogById, dogOf } from '../dogs/routes.ts';
 import { drawerOf } from '../drawer/drawer.ts';
 import type { Library } from '../packs/load.ts';
 import { notFound, Refusal } from '../problems.ts';
 
 const DAY_MS = 86_400_000;
+/** Visits back that a pace is learned from. */
+const DOG_VISITS = 12;
+const GROOMER_VISITS = 40;
 
 /** Everything a plan for this visit is made from, and the plan that was saved last. */
 export async function visitSheet(tx: SalonTx, library: Library, visitId: string): Promise<VisitSheet> {
   const [found] = await tx
-    .select({ visit: visits, groomer: people.name })
+    .select({ visit: visits, groomer: people })
     .from(visits)
     .innerJoin(people, eq(people.id, visits.groomerId))
     .where(eq(visits.id, visitId));
@@ -23,31 +27,98 @@ export async function visitSheet(tx: SalonTx, library: Library, visitId: string)
   const dog = dogOf(await dogById(tx, visit.dogId));
   const [salon] = await tx.select().from(salons);
   if (!salon) throw notFound('salon');
-  const [last] = await tx
+  const past = await tx
     .select()
     .from(visits)
     .where(and(eq(visits.dogId, visit.dogId), isNotNull(visits.record), lt(visits.startsAt, visit.startsAt)))
     .orderBy(desc(visits.startsAt))
-    .limit(1);
+    .limit(DOG_VISITS);
+  const [last] = past;
   const days = last ? (visit.startsAt.getTime() - last.startsAt.getTime()) / DAY_MS : 0;
   const coat = coatOf(library.packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
+  const temper = { handling: last?.hands?.temper.handling ?? 'easy', standingMinutes: null } as const;
   return {
     visit: {
       id: visit.id,
       startsAt: visit.startsAt.toISOString(),
       minutes: visit.minutes,
       what: visit.what,
-      groomer,
+      groomer: groomer.name,
+      startedAt: visit.startedAt?.toISOString() ?? null,
     },
     dog,
-    schools: salon.schools,
+    ageMonths: Math.max(0, differenceInMonths(visit.startsAt, new Date(dog.bornOn))),
+    salon: { schools: salon.schools, policy: salon.policy },
     drawer: await drawerOf(tx),
-    hairMm: hairNow(coat, last?.record?.leftMm ?? {}, days, visit.hairMm),
-    measuredHair: Object.keys(visit.hairMm),
-    lastVisit: last ? { on: last.startsAt.toISOString(), note: last.record?.note ?? '' } : null,
+    hands: visit.hands ?? freshHands(dog, temper),
+    handsVersion: visit.handsVersion,
+    stopLog: await stopLines(tx, visitId),
+    predictedMm: hairNow(coat, last?.record?.leftMm ?? {}, days, {}),
+    lastVisit: last
+      ? { on: last.startsAt.toISOString(), note: last.record?.note ?? '', signs: last.hands?.signs ?? [] }
+      : null,
+    history: {
+      dog: past.flatMap(({ record }) => record?.parts ?? []),
+      groomer: await groomersParts(tx, visit.groomerId, visit.dogId, visit.startsAt),
+    },
+    groomerIsTrainee: groomer.role === 'trainee',
+    consents: await consentLines(tx, visitId),
     asked: visit.asked,
     saved: await latestPlan(tx, visitId),
   };
+}
+
+/** What this groomer logged lately on other dogs. */
+async function groomersParts(
+  tx: SalonTx,
+  groomerId: string,
+  dogId: string,
+  before: Date,
+): Promise<readonly LoggedPart[]> {
+  const rows = await tx
+    .select({ record: visits.record })
+    .from(visits)
+    .where(
+      and(
+        eq(visits.groomerId, groomerId),
+        ne(visits.dogId, dogId),
+        isNotNull(visits.record),
+        lt(visits.startsAt, before),
+      ),
+    )
+    .orderBy(desc(visits.startsAt))
+    .limit(GROOMER_VISITS);
+  return rows.flatMap(({ record }) => record?.parts ?? []);
+}
+
+export async function stopLines(tx: SalonTx, visitId: string): Promise<readonly StopLine[]> {
+  const rows = await tx
+    .select({ line: stopLog, by: people.name })
+    .from(stopLog)
+    .innerJoin(people, eq(people.id, stopLog.byId))
+    .where(eq(stopLog.visitId, visitId))
+    .orderBy(asc(stopLog.at));
+  return rows.map(({ line: { key, action, note, at }, by }) => ({
+    key,
+    action,
+    note,
+    by,
+    at: at.toISOString(),
+  }));
+}
+
+async function consentLines(tx: SalonTx, visitId: string): Promise<VisitSheet['consents']> {
+  const rows = await tx
+    .select()
+    .from(consents)
+    .where(eq(consents.visitId, visitId))
+    .orderBy(desc(consents.signedAt));
+  return rows.map(({ id, planVersion, signed }) => ({
+    id,
+    planVersion,
+    trimName: signed.trimName,
+    signedBy: signed.signedBy,
+  }));
 }
 
 export async function latestPlan(tx: SalonTx, visitId: string): Promise<SavedPlan | null> {
@@ -71,10 +142,16 @@ export function savedOf(row: typeof plans.$inferSelect, by: string): SavedPlan {
   };
 }
 
-/** The plan the choices make on this sheet. @throws Refusal when they name what the breed or drawer has not. */
-export function planFor(library: Library, sheet: VisitSheet, choices: Choices): Plan {
+/** The breed of the sheet's dog. @throws Refusal when there is no pack for it. */
+export function breedOf(library: Library, sheet: VisitSheet): BreedPack {
   const breed = library.breeds.get(sheet.dog.breedId);
   if (!breed) throw notFound('breed');
+  return breed;
+}
+
+/** What the choices ask of the planner on this sheet. @throws Refusal when they name what the breed or drawer has not. */
+export function inputFor(library: Library, sheet: VisitSheet, choices: Choices): PlanInput {
+  const breed = breedOf(library, sheet);
   const wrong = (path: string, message: string) =>
     new Refusal('bad-input', 'The plan names something that is not here', message, {
       fields: [{ path, message }],
@@ -87,5 +164,9 @@ export function planFor(library: Library, sheet: VisitSheet, choices: Choices): 
       throw wrong(`overrides[${index}].toolId`, 'This tool is no longer in the drawer: choose another.');
     }
   }
-  return planGroom(planInputOf(library.packs, breed, sheet, choices));
+  return planInputOf(library.packs, breed, factsWith(sheet, sheet.hands), choices);
 }
+
+/** The plan the choices make on this sheet. @throws Refusal as `inputFor`. */
+export const planFor = (library: Library, sheet: VisitSheet, choices: Choices): Plan =>
+  planGroom(inputFor(library, sheet, choices));

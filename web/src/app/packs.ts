@@ -4,12 +4,30 @@ import names from '../../../packs/breed-names.json';
 import coats from '../../../packs/coats.json';
 import findings from '../../../packs/findings.json';
 import { version } from '../../../packs/package.json';
+import mats from '../../../packs/mats.json';
 import safety from '../../../packs/safety.json';
+import schools from '../../../packs/schools.json';
+import signs from '../../../packs/signs.json';
+import times from '../../../packs/times.json';
 import tools from '../../../packs/tools.json';
+import views from '../../../packs/views.json';
 import zones from '../../../packs/zones.json';
 
 /** The packs as shipped; the server has held them against their schemas. Loaded with the first screen that draws. */
-export const packs = { version, archetypes, coats, findings, safety, tools, zones } as unknown as Packs;
+export const packs = {
+  version,
+  archetypes,
+  coats,
+  findings,
+  mats,
+  safety,
+  schools,
+  signs,
+  times,
+  tools,
+  views,
+  zones,
+} as unknown as Packs;
 
 const files = import.meta.glob<BreedPack>('../../../packs/breeds/*.json', { import: 'default' });
 const loaded = new Map<string, Promise<BreedPack>>();

@@ -1,7 +1,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import type { Dog, DogFacts } from '@kurrel/contract';
 import { dogSchema } from '@kurrel/contract';
-import type { MeasureKey } from '@kurrel/core';
+import type { Sign } from '@kurrel/core';
 import { MEASURES } from '@kurrel/core';
 import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -9,24 +9,8 @@ import Form from 'react-bootstrap/Form';
 import type { Control, FieldError, FieldErrors, UseFormRegister } from 'react-hook-form';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { breedNames, loadBreed, packs } from '../../app/packs.ts';
+import { tapeWord } from '../../parts/words.ts';
 import { DogPreview, useDrawnDog } from './DogPreview.tsx';
-
-const TAPE: Readonly<Record<MeasureKey, string>> = {
-  heightMm: 'Height at withers',
-  lengthMm: 'Length, forechest to pin bone',
-  chestDepthMm: 'Depth of chest',
-  chestWidthMm: 'Width of chest',
-  elbowHeightMm: 'Height of elbow',
-  neckMm: 'Neck',
-  headMm: 'Head',
-  muzzleMm: 'Muzzle',
-  earMm: 'Ear leather',
-  hockHeightMm: 'Height of hock',
-  loinMm: 'Loin',
-  tailMm: 'Tail bone',
-  footWidthMm: 'Forefoot, length',
-  weightKg: 'Weight',
-};
 
 const BLANK: DogFacts = {
   name: '',
@@ -39,7 +23,7 @@ const BLANK: DogFacts = {
   dense: false,
   measurements: {},
   findings: [],
-  restrictions: [],
+  signs: [],
   remember: [],
 };
 
@@ -189,7 +173,7 @@ function Tape({ register, control, errors }: PartProps & { readonly errors: Fiel
               <Field
                 key={key}
                 id={`measure-${key}`}
-                label={`${TAPE[key]}, ${key === 'weightKg' ? 'kg' : 'mm'}`}
+                label={`${tapeWord[key]}, ${key === 'weightKg' ? 'kg' : 'mm'}`}
                 error={error}
               >
                 <Form.Control
@@ -213,13 +197,21 @@ function Tape({ register, control, errors }: PartProps & { readonly errors: Fiel
   );
 }
 
+const STAYS = packs.signs.signs.filter((sign) => sign.stays);
+
+/** Where a sign is looked for first. */
+function firstZone({ at }: Sign): string {
+  const zone = packs.zones.zones.find(({ id }) => id === (at[0] ?? 'back'));
+  return zone?.paired ? `${zone.id}.left` : (zone?.id ?? 'back');
+}
+
 function Seen({ control, register }: PartProps) {
   const findings = useFieldArray({ control, name: 'findings' });
-  const restrictions = useFieldArray({ control, name: 'restrictions' });
+  const signs = useFieldArray({ control, name: 'signs' });
   const { zones } = packs.zones;
   return (
     <fieldset>
-      <legend>Hands found, and what restricts</legend>
+      <legend>Hands found, and what stays on the dog</legend>
       {findings.fields.map((field, index) => (
         <div key={field.id} className="seen">
           <span>{packs.findings.findings.find((f) => f.id === field.finding)?.name}</span>
@@ -232,13 +224,13 @@ function Seen({ control, register }: PartProps) {
           </Button>
         </div>
       ))}
-      {restrictions.fields.map((field, index) => {
-        const kind = packs.safety.restrictions.find((r) => r.id === field.restriction);
+      {signs.fields.map((field, index) => {
+        const kind = packs.signs.signs.find((sign) => sign.id === field.sign);
         return (
           <div key={field.id} className="seen">
-            <span title={kind?.text}>{kind?.name}</span>
+            <span>{kind?.name}</span>
             {kind?.scope === 'zone' ? (
-              <Form.Select aria-label={`Where: ${kind.name}`} {...register(`restrictions.${index}.zone`)}>
+              <Form.Select aria-label={`Where: ${kind.name}`} {...register(`signs.${index}.zone`)}>
                 {zones.flatMap((zone) =>
                   (zone.paired ? [`${zone.id}.left`, `${zone.id}.right`] : [zone.id]).map((id) => (
                     <option key={id} value={id}>
@@ -250,7 +242,7 @@ function Seen({ control, register }: PartProps) {
             ) : (
               <span className="muted">the whole dog</span>
             )}
-            <Button variant="link" onClick={() => restrictions.remove(index)}>
+            <Button variant="link" onClick={() => signs.remove(index)}>
               Remove
             </Button>
           </div>
@@ -260,7 +252,7 @@ function Seen({ control, register }: PartProps) {
         <Form.Select
           aria-label="Add a finding"
           value=""
-          onChange={(e) => findings.append({ finding: e.target.value, severity: 'mild' })}
+          onChange={(e) => findings.append({ finding: e.target.value, severity: 'mild', side: null })}
         >
           <option value="">Add a finding …</option>
           {packs.findings.findings.map((finding) => (
@@ -270,18 +262,19 @@ function Seen({ control, register }: PartProps) {
           ))}
         </Form.Select>
         <Form.Select
-          aria-label="Add a restriction"
+          aria-label="Add what stays on the dog"
           value=""
           onChange={(e) => {
-            const kind = packs.safety.restrictions.find((r) => r.id === e.target.value);
-            if (kind)
-              restrictions.append({ restriction: kind.id, zone: kind.scope === 'zone' ? 'back' : null });
+            const kind = packs.signs.signs.find((sign) => sign.id === e.target.value);
+            if (!kind) return;
+            const zone = kind.scope === 'zone' ? firstZone(kind) : null;
+            signs.append({ sign: kind.id, zone, level: null, sizeMm: null, note: '' });
           }}
         >
-          <option value="">Add a restriction …</option>
-          {packs.safety.restrictions.map((restriction) => (
-            <option key={restriction.id} value={restriction.id}>
-              {restriction.name}
+          <option value="">Add what stays on the dog …</option>
+          {STAYS.map((sign) => (
+            <option key={sign.id} value={sign.id}>
+              {sign.name}
             </option>
           ))}
         </Form.Select>

@@ -1,6 +1,7 @@
 import type { DogFacts } from '@kurrel/contract';
+import { FIRST_POLICY } from '@kurrel/contract';
 import type { Measurements } from '@kurrel/core';
-import { bodyOf, coatOf, MEASURES, outlineOf, planGroom } from '@kurrel/core';
+import { bodyOf, coatOf, MEASURES, outlineOf, planGroom, planInputOf } from '@kurrel/core';
 import { useMemo } from 'react';
 import type { Control } from 'react-hook-form';
 import { useWatch } from 'react-hook-form';
@@ -10,6 +11,13 @@ import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { frameFor } from '../../drawing/frame.ts';
 
 const nothing = () => undefined;
+const AS_DRAWN = {
+  purpose: 'pet',
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
+  doubleCoatConsent: false,
+  schools: {},
+  overrides: [],
+} as const;
 
 /** The dog as the tape says it is, in its breed's first trim; made anew as one types. */
 export function useDrawnDog(control: Control<DogFacts>) {
@@ -23,21 +31,25 @@ export function useDrawnDog(control: Control<DogFacts>) {
     const [trim] = breed?.trims ?? [];
     if (!breed || !trim || !packs.coats.types.some((type) => type.id === coatType)) return null;
     const body = bodyOf(packs, breed, believable(JSON.parse(typed) as Measurements), findings);
-    const plan = planGroom({
-      packs,
-      breed,
-      trimId: trim.id,
-      purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
-      coat: { type: coatType, modifiers: [], dense: false },
+    const dog = {
+      coatType,
+      coatModifiers: [],
+      dense: false,
       findings: [],
-      restrictions: [],
+      signs: [],
+      measurements: {},
+    };
+    const facts = {
+      dog,
+      ageMonths: 36,
+      mats: [],
+      temper: { handling: 'easy', standingMinutes: null },
       hairMm: {},
       drawer: [],
-      schools: { doubleCoat: 'consent', face: 'against' },
-      doubleCoatConsent: false,
-      overrides: [],
-    });
+      schools: {},
+      matPolicy: FIRST_POLICY.mats,
+    } as const;
+    const plan = planGroom(planInputOf(packs, breed, facts, { trimId: trim.id, ...AS_DRAWN }));
     const outline = outlineOf(body.views.side, plan, 'after', false);
     const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     return {

@@ -1,13 +1,13 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { Body, BreedPack, Plan, RuleCheck } from '@kurrel/core';
-import { byId, formatLength } from '@kurrel/core';
+import { byId, factsWith, formatLength, restrictionsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
-import { ageOf } from '../../parts/words.ts';
+import { ageOf, zoneWord } from '../../parts/words.ts';
 import { setChoices, setPurpose, setWish } from './draftSlice.ts';
 
 interface DogStripProps {
@@ -23,6 +23,8 @@ interface DogStripProps {
 export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStripProps) {
   const { dog } = sheet;
   const { weightKg, heightMm } = body.measures;
+  const { hands } = sheet;
+  const restrictions = restrictionsOf(factsWith(sheet, hands).dog.signs, packs);
   return (
     <aside className="dog-strip" aria-label="Dog">
       <h1>{dog.name}</h1>
@@ -39,15 +41,15 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
           stand-in.
         </p>
       )}
-      {dog.restrictions.length > 0 && (
+      {restrictions.length > 0 && (
         <section aria-label="Restrictions">
           <ul className="restrictions">
-            {dog.restrictions.map(({ restriction, zone }) => {
+            {restrictions.map(({ restriction, zone }) => {
               const kind = byId('restriction', packs.safety.restrictions, restriction);
               return (
                 <li key={restriction + (zone ?? '')} title={kind.text}>
                   {kind.name}
-                  {zone && <span className="muted"> {zoneWords(zone)}</span>}
+                  {zone && <span className="muted"> {zoneWord(zone)}</span>}
                 </li>
               );
             })}
@@ -67,11 +69,11 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
         </section>
       )}
       <For breed={breed} trimId={choices.trimId} purpose={choices.purpose} wish={choices.wish} />
-      {dog.findings.length > 0 && (
+      {hands.findings.length > 0 && (
         <section>
           <h2>Hands found</h2>
           <ul className="rows">
-            {dog.findings.map(({ finding, severity }) => {
+            {hands.findings.map(({ finding, severity }) => {
               const kind = byId('finding', packs.findings.findings, finding);
               return (
                 <li key={finding}>
@@ -89,7 +91,7 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
         <h2>Coat</h2>
         <p>
           {plan.coat.name}
-          {dog.dense && ', dense'}
+          {hands.dense && ', dense'}
           {plan.coat.curl < 1 && (
             <span className="muted"> · curl comes back to {plan.coat.curl.toFixed(2)}</span>
           )}
@@ -102,11 +104,6 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
       </p>
     </aside>
   );
-}
-
-function zoneWords(zone: string): string {
-  const [kind = '', side] = zone.split('.');
-  return `${side ? `${side} ` : ''}${byId('zone', packs.zones.zones, kind).name}`;
 }
 
 const For = memo(function For({

@@ -17,6 +17,7 @@ const lamb: Choices = {
   purpose: 'pet',
   wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
   doubleCoatConsent: false,
+  schools: {},
   overrides: [],
 };
 type Action = Parameters<typeof draftReducer>[1];

@@ -1,4 +1,4 @@
-import type { Conflict, LengthUnit, Reason } from '@kurrel/core';
+import type { Conflict, LengthUnit, MatReason, Reason } from '@kurrel/core';
 import { formatLength, lengthNumber } from '@kurrel/core';
 import { directionWord } from '../../parts/words.ts';
 
@@ -28,8 +28,20 @@ export function reasonSentence(reason: Reason): string {
       return `${about}: ${effect.kind === 'change' && effect.mm < 0 ? 'take more' : 'leave more'}`;
     case 'cover-patch':
       return `${about} next to it: longer to cover`;
-    case 'face-with-the-lay':
-      return 'face with the lay, the salon’s way';
+    case 'school':
+      return `${about}${effect.kind === 'removes' ? `: no ${effect.what.map(removedWord).join(', ')}` : ''}`;
+    case 'coat-modifier':
+      return about;
+    case 'coat-does-not-strip':
+      return `does not strip (${about})`;
+    case 'mat-saved':
+      return 'mat here: combed out first';
+    case 'mat-part':
+      return 'mat here: combed out in part, the rest clipped';
+    case 'mat-clipped':
+      return `mat here: clipped, ${matReasonWord[about as MatReason]}`;
+    case 'mat-beyond-floor':
+      return 'mat here: no blade above the salon’s floor passes';
     case 'override-length':
       return about === '' ? 'your length' : `your length: ${about}`;
     case 'override-tool':
@@ -46,6 +58,16 @@ export function reasonSentence(reason: Reason): string {
       return `comb on the ${about}: clean, dry, combed coat`;
   }
 }
+
+/** Why a mat is not brushed out. */
+export const matReasonWord: Readonly<Record<MatReason, string>> = {
+  felted: 'felted to the skin',
+  sores: 'sores beneath',
+  hurts: 'it would hurt too much',
+  school: 'the salon clips mats',
+  'no-minutes-left': 'patience or the salon’s minutes are used up',
+  'loose-enough': 'it combs out',
+};
 
 const removedWord = (what: string) =>
   what === 'against' || what === 'across' ? directionWord[what] : what === 'clip' ? 'blade' : what;
@@ -95,6 +117,14 @@ export function conflictSentence(conflict: Conflict, unit: LengthUnit): string {
       return `Your ${asked || 'choice'} is not followed yet. ${conflict.about}`;
     case 'override-beyond-hair':
       return `${asked} cannot be left: only ${won} of hair is there.`;
+    case 'mat-takes-hair':
+      return `The mat (${matReasonWord[conflict.about as MatReason]}) leaves ${won} where ${asked} was planned.`;
+    case 'mat-changes-trim':
+      return `The mat makes it: ${conflict.about}. ${conflict.alternatives.join(' ')}`.trim();
+    case 'mat-beyond-floor':
+      return `The mat sits nearer the skin than ${asked}, the shortest blade used here: to a vet, do not force it.`;
+    case 'one-side-lost':
+      return `This side is lost, the other is not: ${conflict.alternatives.join(', or ')}.`;
     case 'nothing-in-drawer':
       return `Nothing in your drawer can leave ${asked} here (${conflict.about}).`;
   }

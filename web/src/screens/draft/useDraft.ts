@@ -1,11 +1,12 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, IdealDog } from '@kurrel/core';
+import type { BreedPack, IdealDog, PlanChoices } from '@kurrel/core';
 import {
   againstStandard,
   bodyOf,
   byId,
   clipLines,
   coatOf,
+  factsWith,
   idealOf,
   outlineOf,
   planGroom,
@@ -28,18 +29,23 @@ export function firstChoices(sheet: VisitSheet, breed: BreedPack): Choices {
       purpose: trim?.purposes[0] ?? 'pet',
       wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
       doubleCoatConsent: false,
+      schools: {},
       overrides: [],
     }
   );
 }
 
+/** What the planner is asked: the visit's facts with what the hands found, and the choices. */
+export const inputOf = (breed: BreedPack, sheet: VisitSheet, choices: PlanChoices) =>
+  planInputOf(packs, breed, factsWith(sheet, sheet.hands), choices);
+
 /** What stays the same while lengths are dragged: the dog, its coat, its tools, the frame it is drawn in. */
 export function useDog(sheet: VisitSheet, breed: BreedPack) {
   return useMemo(() => {
-    const { dog } = sheet;
-    const coat = coatOf(packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
-    const body = bodyOf(packs, breed, dog.measurements, dog.findings);
-    const first = planGroom(planInputOf(packs, breed, sheet, firstChoices(sheet, breed)));
+    const { hands } = sheet;
+    const coat = coatOf(packs.coats, hands.coatType, hands.coatModifiers, hands.dense);
+    const body = bodyOf(packs, breed, hands.measurements, hands.findings);
+    const first = planGroom(inputOf(breed, sheet, firstChoices(sheet, breed)));
     const outlines = (['now', 'after'] as const).map((shown) =>
       outlineOf(body.views.side, first, shown, false),
     );
@@ -52,6 +58,7 @@ export function useDog(sheet: VisitSheet, breed: BreedPack) {
 const AS_DRAWN = {
   wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 1 },
   doubleCoatConsent: false,
+  schools: {},
   overrides: [],
 } as const;
 
@@ -72,15 +79,15 @@ export function useDraft(
 ) {
   const { body, coat } = dog;
   const { trimId, purpose } = choices;
-  const plan = useMemo(() => planGroom(planInputOf(packs, breed, sheet, choices)), [sheet, breed, choices]);
+  const plan = useMemo(() => planGroom(inputOf(breed, sheet, choices)), [sheet, breed, choices]);
   const after = useMemo(() => outlineOf(body.views.side, plan, 'after', curlBack), [body, plan, curlBack]);
   const now = useMemo(() => {
-    const plan = planGroom(planInputOf(packs, breed, sheet, { ...AS_DRAWN, trimId, purpose }));
+    const plan = planGroom(inputOf(breed, sheet, { ...AS_DRAWN, trimId, purpose }));
     return outlineOf(body.views.side, plan, 'now', curlBack);
   }, [breed, sheet, trimId, purpose, body, curlBack]);
   const ideal = useMemo(() => {
     return idealOf(
-      planInputOf(packs, breed, sheet, { ...AS_DRAWN, trimId, purpose }),
+      inputOf(breed, sheet, { ...AS_DRAWN, trimId, purpose }),
       body.heightMm,
       curlBack,
     );

@@ -1,0 +1,46 @@
+import type { ConsentStatement, Estimate, ProposalKind } from '@kurrel/core';
+import type { InferType } from 'yup';
+import { array, number, object, string } from 'yup';
+import { choicesSchema } from './visit.ts';
+
+/** Strokes of a pen as [x, y, x, y, …] on a pad of a known size. */
+export const signatureSchema = object({
+  width: number().min(1).max(4000).required(),
+  height: number().min(1).max(4000).required(),
+  strokes: array(array(number().min(-50).max(4050).required()).min(2).max(4000).required())
+    .min(1, 'The owner signs on the pad first.')
+    .max(400)
+    .required('The owner signs on the pad first.'),
+});
+export type Signature = InferType<typeof signatureSchema>;
+
+/** What the owner picked and signed. The text is the server's: it comes from the plan, not from the screen. */
+export const signConsentSchema = object({
+  kind: string()
+    .oneOf(['wish', 'nearest', 'easy', 'welfare', 'swapped'] as const satisfies readonly ProposalKind[])
+    .required(),
+  choices: choicesSchema.required(),
+  signedBy: string().trim().max(80, 'Keep the name under 80 letters.').required('Type the name of who signs.'),
+  signature: signatureSchema.required('The owner signs on the pad first.'),
+});
+export type SignConsent = InferType<typeof signConsentSchema>;
+
+/** As it was signed; never changed afterwards. */
+export interface Consent {
+  readonly id: string;
+  readonly visitId: string;
+  readonly planVersion: number;
+  readonly kind: ProposalKind;
+  readonly dog: string;
+  readonly breed: string;
+  readonly trimName: string;
+  readonly statements: readonly ConsentStatement[];
+  readonly minutes: Estimate['minutes'];
+  readonly price: Estimate['price'];
+  readonly signedBy: string;
+  readonly signature: Signature;
+  readonly witness: string;
+  readonly signedAt: string;
+  /** SHA-256 over everything above that was signed. */
+  readonly fingerprint: string;
+}

@@ -1,0 +1,74 @@
+import type { Handling, LengthUnit, Schools } from '@kurrel/core';
+import { HANDLING } from '@kurrel/core';
+import type { InferType } from 'yup';
+import { lazy, number, object, string } from 'yup';
+
+/** Answers by question; which answers there are, the packs say. */
+export const schoolsSchema = lazy((value: unknown) =>
+  object(
+    Object.fromEntries(
+      Object.keys(typeof value === 'object' && value !== null ? value : {}).map((question) => [
+        question,
+        string().trim().max(40).required(),
+      ]),
+    ),
+  ),
+);
+
+const money = (what: string) =>
+  number()
+    .typeError(`Type ${what} as a number.`)
+    .min(0, `${what} cannot be below nothing.`)
+    .max(1000, `${what} of more than 1000: check it.`)
+    .required(`Type ${what}.`);
+
+/** What a salon charges and how far it goes. */
+export const policySchema = object({
+  rates: object({
+    perHour: money('The hourly rate'),
+    least: money('The least price'),
+    currency: string()
+      .trim()
+      .matches(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.')
+      .required('Type the currency.'),
+  }).required(),
+  mats: object({
+    limitMinutes: number()
+      .typeError('Type whole minutes.')
+      .min(0, 'Not below nothing.')
+      .max(240, 'At most 240 minutes.')
+      .required('Type the minutes.'),
+    bladeFloorMm: number()
+      .typeError('Type a length in mm.')
+      .min(0.25, 'No blade leaves less than 0.25 mm.')
+      .max(13, 'At most 13 mm.')
+      .required('Type the length.'),
+    feePerHour: money('The fee for mats'),
+  }).required(),
+  /** The hardest handling the salon still takes on. */
+  handlingLimit: string().oneOf(HANDLING).required(),
+});
+export type Policy = InferType<typeof policySchema>;
+
+export const salonSchema = object({
+  schools: schoolsSchema as never,
+  policy: policySchema.required(),
+});
+
+export interface SalonRules {
+  readonly schools: Schools;
+  readonly policy: Policy;
+}
+
+export interface Salon extends SalonRules {
+  readonly name: string;
+  readonly unit: LengthUnit;
+  readonly version: number;
+}
+
+/** What a salon starts with; the lead changes it on the salon's page. */
+export const FIRST_POLICY: Policy = {
+  rates: { perHour: 48, least: 25, currency: 'EUR' },
+  mats: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 54 },
+  handlingLimit: 'fights' satisfies Handling,
+};

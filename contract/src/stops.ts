@@ -1,0 +1,21 @@
+import type { InferType } from 'yup';
+import { object, string } from 'yup';
+
+/** A stop answered: cleared by somebody who may, or referred to a vet or a behaviour plan. */
+export const stopAnswerSchema = object({
+  key: string().trim().max(120).required(),
+  action: string()
+    .oneOf(['cleared', 'referred'] as const)
+    .required('Clear it or refer it.'),
+  note: string()
+    .trim()
+    .max(300, 'Keep the note under 300 letters.')
+    .required('Say why it is cleared, or to whom it is referred.'),
+});
+export type StopAnswer = InferType<typeof stopAnswerSchema>;
+
+/** One line of the log; lines are never changed. */
+export interface StopLine extends StopAnswer {
+  readonly by: string;
+  readonly at: string;
+}

@@ -1,0 +1,87 @@
+import { byId } from '../failure.ts';
+import type { Estimate } from '../order/estimate.ts';
+import type { Fit } from '../order/fit.ts';
+import type { PlanInput } from '../plan/input.ts';
+import type { Plan } from '../plan/plan.ts';
+import { zoneKindId } from '../plan/zones.ts';
+
+/** One sentence the owner signs for, and what it is about. */
+export interface ConsentStatement {
+  readonly about: 'trim' | 'mats' | 'double-coat' | 'health' | 'skin' | 'time' | 'price';
+  readonly text: string;
+}
+
+/**
+ * What the owner agrees to, made from what this plan really does to this dog: the trim, the mats that go and what may
+ * be under them, a shaved double coat, age and health, sore skin, the time and price as ranges. Nothing that does not
+ * apply is in it.
+ */
+export function consentStatements(
+  trimName: string,
+  plan: Plan,
+  input: PlanInput,
+  estimate: Estimate,
+  fit: Fit,
+): readonly ConsentStatement[] {
+  const { safety, zones } = input.packs;
+  const place = (zone: string) => {
+    const [, side] = zone.split('.');
+    const { name } = byId('zone', zones.zones, zoneKindId(zone));
+    return side === undefined ? name : `${side} ${name}`;
+  };
+  const statements: ConsentStatement[] = [];
+  const say = (about: ConsentStatement['about'], text: string) => statements.push({ about, text });
+
+  const body = plan.zones.find(({ zone }) => zone === 'back') ?? plan.zones[0];
+  say('trim', `${trimName}: about ${Math.round(body?.leftMm ?? 0)} mm on the back.`);
+
+  for (const one of plan.mats?.mats ?? []) {
+    if (one.decision === 'save') continue;
+    const where = place(one.mat.zone);
+    const left = one.blade ? `to about ${mmWords(one.blade.leavesMm)}` : 'by a vet, as no blade we use passes';
+    say(
+      'mats',
+      one.decision === 'part'
+        ? `Part of the mat on the ${where} is combed out, the rest is clipped ${left}.`
+        : `The mat on the ${where} is clipped off ${left}.`,
+    );
+  }
+  if (plan.mats?.mats.some(({ decision }) => decision !== 'save')) {
+    say('mats', 'Under mats there may be sore, bruised or bald skin that nobody can see before they are off.');
+  }
+  const brought = new Set(input.packs.mats.brings.map(({ restriction }) => restriction));
+  const matZones = (plan.mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
+  for (const { zones: kinds, restriction } of input.packs.mats.brings) {
+    if (!matZones.some(({ mat }) => kinds.includes(zoneKindId(mat.zone)))) continue;
+    say('mats', byId('restriction', safety.restrictions, restriction).text);
+  }
+
+  if (plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'double-coat-consented'))) {
+    say('double-coat', safety.doubleCoat.text);
+    say('double-coat', `Offered instead: ${safety.doubleCoat.alternatives.join('; ')}.`);
+  }
+
+  const seen = new Set(input.restrictions.map(({ restriction }) => restriction));
+  for (const id of seen) {
+    if (brought.has(id)) continue;
+    const kind = byId('restriction', safety.restrictions, id);
+    if (kind.scope !== 'dog') continue;
+    if (kind.standingMinutes !== null) {
+      say('health', `${sentence(kind.name)}: sittings of ${kind.standingMinutes} minutes; we stop rather than finish.`);
+    } else if (kind.floorMm > 0) say('skin', `${sentence(kind.name)}: ${kind.text}`);
+  }
+  if (fit.visits > 1) say('health', `Best done in ${fit.visits} short visits.`);
+
+  const { minutes, price } = estimate;
+  say('time', `It takes about ${round5(minutes.lo)} to ${round5(minutes.hi)} minutes, breaks not counted.`);
+  const money = (value: number) => `${Math.round(value)} ${price.currency}`;
+  say('price', `The price will be between ${money(price.work.lo)} and ${money(price.work.hi)}.`);
+  if (price.mats.mid > 0) {
+    say('price', `Work on mats is charged on top: between ${money(price.mats.lo)} and ${money(price.mats.hi)}.`);
+  }
+  return statements;
+}
+
+const mmWords = (mm: number) => `${mm < 10 ? Math.round(mm * 10) / 10 : Math.round(mm)} mm`;
+const round5 = (value: number) => Math.round(value / 5) * 5;
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

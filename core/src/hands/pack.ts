@@ -1,0 +1,48 @@
+/** The shape of `packs/signs.json`: what hands, comb and eyes can find on a dog, in the field's words. */
+import type { Source } from '../breeds/source.ts';
+
+export interface Sign {
+  readonly id: string;
+  readonly name: string;
+  readonly group: string;
+  /** Found somewhere, or true of the whole dog. */
+  readonly scope: 'zone' | 'dog';
+  /** Other words groomers say or type for it. */
+  readonly words: readonly string[];
+  /** Zone kinds it belongs to; empty means any. */
+  readonly at: readonly string[];
+  /** Mild or marked is worth saying. */
+  readonly levels: boolean;
+  /** Has a size in mm. */
+  readonly sized: boolean;
+  /** Kept on the dog from visit to visit. */
+  readonly stays: boolean;
+  /** The restriction and the stop it brings. */
+  readonly restriction: string | null;
+  readonly stop: string | null;
+  /** Asks for a rough clip before the bath. */
+  readonly roughClip: boolean;
+  readonly source: Source;
+}
+
+export interface HandlingLevel {
+  readonly id: Handling;
+  readonly name: string;
+  /** Minutes are multiplied by this. */
+  readonly factor: number;
+  readonly words: readonly string[];
+}
+
+export type Handling = 'easy' | 'wary' | 'fights' | 'bites';
+export const HANDLING: readonly Handling[] = ['easy', 'wary', 'fights', 'bites'];
+
+export interface SignPack {
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
+  readonly signs: readonly Sign[];
+  readonly temper: {
+    readonly handling: readonly HandlingLevel[];
+    /** Minutes a dog of this age stands before a break, from the oldest step it has reached. */
+    readonly standing: readonly { readonly fromMonths: number; readonly minutes: number }[];
+    readonly source: Source;
+  };
+}

@@ -1,0 +1,129 @@
+import type { SaveHands, SavedHands, VisitSheet } from '@kurrel/contract';
+import { saveHandsSchema } from '@kurrel/contract';
+import type { Hands, MeasureKey } from '@kurrel/core';
+import { bodyOf, dogZones, MEASURES, questionTape, standingSigns } from '@kurrel/core';
+import { isDeepStrictEqual } from 'node:util';
+import { and, eq } from 'drizzle-orm';
+import { Router } from 'express';
+import type { Database, SalonTx } from '../database/connect.ts';
+import { inSalon } from '../database/connect.ts';
+import { dogs, visits } from '../database/schema.ts';
+import type { Library } from '../packs/load.ts';
+import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
+import { permitted } from '../session/session.ts';
+import { breedOf, visitSheet } from './sheet.ts';
+
+export function handsRoutes(db: Database, library: Library): Router {
+  const router = Router();
+
+  /** Saves what the hands found; what stays on the dog goes to its card in the same step. */
+  router.put('/visits/:id/hands', async (request, response) => {
+    const { salonId, name } = permitted(response, 'hands:save');
+    const id = idFrom(request.params.id, 'visit');
+    const version = versionFrom(request.headers['if-match']);
+    const body = parseBody(saveHandsSchema, request.body);
+    const saved = await inSalon(db, salonId, async (tx) => {
+      const sheet = await visitSheet(tx, library, id);
+      requireKnown(body.hands, library);
+      requireBelievable(body.hands, sheet, library);
+      if (sheet.handsVersion !== version) throw changedMeanwhile('sheet of findings', sheet);
+      const dogVersion = await toCard(tx, sheet, body, library);
+      const [row] = await tx
+        .update(visits)
+        .set({ hands: body.hands, handsVersion: version + 1 })
+        .where(and(eq(visits.id, id), eq(visits.handsVersion, version)))
+        .returning({ version: visits.handsVersion });
+      if (!row) throw changedMeanwhile('sheet of findings', sheet);
+      return { version: row.version, dogVersion, savedBy: name, savedAt: new Date().toISOString() };
+    });
+    response.setHeader('ETag', `"${saved.version}"`).json(saved satisfies SavedHands);
+  });
+  return router;
+}
+
+/** Writes what stays to the dog's card where it differs; gives the card's version. */
+async function toCard(
+  tx: SalonTx,
+  sheet: VisitSheet,
+  { hands, dogVersion }: SaveHands,
+  library: Library,
+): Promise<number> {
+  const { dog } = sheet;
+  const { measurements, findings, coatType, coatModifiers, dense } = hands;
+  const stays = {
+    measurements,
+    findings: findings.map((found) => ({ ...found, side: found.side ?? null })),
+    coatType,
+    coatModifiers: [...coatModifiers],
+    dense,
+    signs: [...standingSigns(hands.signs, library.packs.signs)],
+  };
+  const now = Object.fromEntries(Object.keys(stays).map((key) => [key, dog[key as keyof typeof stays]]));
+  if (isDeepStrictEqual(plain(now), plain(stays))) return dog.version;
+  const [row] = await tx
+    .update(dogs)
+    .set({ ...stays, version: dogVersion + 1 })
+    .where(and(eq(dogs.id, dog.id), eq(dogs.version, dogVersion)))
+    .returning({ version: dogs.version });
+  if (!row) throw changedMeanwhile('dog', sheet);
+  return row.version;
+}
+
+const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+
+/** @throws Refusal naming every entry that the packs do not have. */
+function requireKnown(hands: Hands, { packs }: Library): void {
+  const zones = new Set(dogZones(packs.zones).map(({ id }) => id));
+  const fields: { path: string; message: string }[] = [];
+  const known = (path: string, id: string, ids: ReadonlySet<string>) => {
+    if (!ids.has(id)) fields.push({ path, message: `Kurrel does not know "${id}".` });
+  };
+  const ids = (list: readonly { readonly id: string }[]) => new Set(list.map(({ id }) => id));
+  const [signs, findings, types, modifiers] = [
+    ids(packs.signs.signs),
+    ids(packs.findings.findings),
+    ids(packs.coats.types),
+    ids(packs.coats.modifiers),
+  ];
+  known('hands.coatType', hands.coatType, types);
+  for (const id of hands.coatModifiers) known('hands.coatModifiers', id, modifiers);
+  hands.findings.forEach(({ finding }, i) => known(`hands.findings[${i}].finding`, finding, findings));
+  hands.signs.forEach(({ sign, zone }, i) => {
+    known(`hands.signs[${i}].sign`, sign, signs);
+    const kind = packs.signs.signs.find((one) => one.id === sign);
+    if (zone !== null) known(`hands.signs[${i}].zone`, zone, zones);
+    else if (kind?.scope === 'zone') {
+      fields.push({ path: `hands.signs[${i}].zone`, message: `Say where the ${kind.name} is.` });
+    }
+  });
+  hands.mats.forEach(({ zone }, i) => known(`hands.mats[${i}].zone`, zone, zones));
+  for (const zone of Object.keys(hands.lengths)) known(`hands.lengths.${zone}`, zone, zones);
+  if (fields.length > 0) throw badSheet(fields);
+}
+
+/** @throws Refusal for a measurement that is unusual for the breed and was not taken a second time. */
+function requireBelievable(hands: Hands, sheet: VisitSheet, library: Library): void {
+  const breed = breedOf(library, sheet);
+  const fields = MEASURES.flatMap(({ key }): { path: string; message: string }[] => {
+    const value = hands.measurements[key];
+    if (value === undefined || hands.confirmed.includes(key)) return [];
+    if (sheet.dog.measurements[key] === value) return [];
+    const others = without(hands, key);
+    const { measures } = bodyOf(library.packs, breed, others, []);
+    const question = questionTape(breed, measures, key, value);
+    if (!question) return [];
+    const unit = key === 'weightKg' ? 'kg' : 'mm';
+    const [lo, hi] = question.usual.map((n) => Math.round(n));
+    const message = `A ${breed.name} usually has ${lo} to ${hi} ${unit}: measure again, or confirm ${value} ${unit}.`;
+    return [{ path: `hands.measurements.${key}`, message }];
+  });
+  if (fields.length > 0) throw badSheet(fields);
+}
+
+const without = ({ measurements }: Hands, key: MeasureKey) =>
+  Object.fromEntries(Object.entries(measurements).filter(([k]) => k !== key));
+
+const badSheet = (fields: { path: string; message: string }[]) =>
+  new Refusal('bad-input', 'Some of this cannot be right', 'Correct the places named and save again.', {
+    fields,
+  });
