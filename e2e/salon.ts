@@ -62,11 +62,23 @@ export async function openCard(page: Page, dog: string): Promise<void> {
   await page.waitForSelector('.visits a');
 }
 
-/** To the draft of a dog's coming visit, the way a person goes. */
-export async function openDraft(page: Page, dog: string): Promise<void> {
+/** To the hands-on screen of a dog's coming visit, the way a person goes. */
+export async function openHands(page: Page, dog: string): Promise<void> {
   await openCard(page, dog);
   await page.locator('.visits a').click();
-  await page.waitForSelector('.coat-rule .bead.own');
+  await page.waitForSelector('.hands-dog .place');
+}
+
+/** On along the visit's path to another of its screens. */
+export async function goTo(page: Page, station: 'Hands-on' | 'Choices' | 'Draft'): Promise<void> {
+  await page.locator(`.visit-path a ::-p-text(${station})`).click();
+  const there = { 'Hands-on': '.hands-dog .place', Choices: '.look', Draft: '.coat-rule .bead.own' };
+  await page.waitForSelector(there[station]);
+}
+
+export async function openDraft(page: Page, dog: string): Promise<void> {
+  await openHands(page, dog);
+  await goTo(page, 'Draft');
 }
 
 export const textOf = (page: Page, selector: string): Promise<string> =>

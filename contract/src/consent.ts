@@ -20,7 +20,10 @@ export const signConsentSchema = object({
     .oneOf(['wish', 'nearest', 'easy', 'welfare', 'swapped'] as const satisfies readonly ProposalKind[])
     .required(),
   choices: choicesSchema.required(),
-  signedBy: string().trim().max(80, 'Keep the name under 80 letters.').required('Type the name of who signs.'),
+  signedBy: string()
+    .trim()
+    .max(80, 'Keep the name under 80 letters.')
+    .required('Type the name of who signs.'),
   signature: signatureSchema.required('The owner signs on the pad first.'),
 });
 export type SignConsent = InferType<typeof signConsentSchema>;

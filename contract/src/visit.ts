@@ -96,7 +96,12 @@ export interface VisitSheet {
   readonly history: { readonly dog: readonly LoggedPart[]; readonly groomer: readonly LoggedPart[] };
   readonly groomerIsTrainee: boolean;
   /** The signed consents of this visit, the latest first. */
-  readonly consents: readonly { readonly id: string; readonly planVersion: number; readonly trimName: string; readonly signedBy: string }[];
+  readonly consents: readonly {
+    readonly id: string;
+    readonly planVersion: number;
+    readonly trimName: string;
+    readonly signedBy: string;
+  }[];
   /** What the booking says of trim and wish, if anything. */
   readonly asked: Choices | null;
   /** Null until somebody saves a plan. */

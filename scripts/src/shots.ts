@@ -19,10 +19,20 @@ const openDog = (name: string) => async (page: Page, address: string) => {
   await page.locator(`.dog-list ::-p-text(${name})`).click();
   await page.waitForSelector('.visits a');
 };
-const draft = (name: string) => async (page: Page, address: string) => {
+const hands = (name: string) => async (page: Page, address: string) => {
   await openDog(name)(page, address);
   await page.click('.visits a');
-  await page.waitForSelector('.coat-rule .bead');
+  await page.waitForSelector('.hands-dog .place');
+};
+const along = (name: string, path: string, there: string) => async (page: Page, address: string) => {
+  await hands(name)(page, address);
+  await page.goto(page.url().replace(/hands$/, path));
+  await page.waitForSelector(there);
+};
+const draft = (name: string) => along(name, 'draft', '.coat-rule .bead');
+const tab = (name: string, word: string) => async (page: Page, address: string) => {
+  await hands(name)(page, address);
+  await page.locator(`.zone-panel .tabs ::-p-text(${word})`).click();
 };
 
 /** One picture per main view, from the demo data. */
@@ -31,14 +41,27 @@ const SHOTS: readonly Shot[] = [
   { name: 'dogs', go: async (page, address) => void (await page.goto(`${address}/dogs`)) },
   { name: 'dog-card', go: openDog('Juniper') },
   { name: 'drawer', go: async (page, address) => void (await page.goto(`${address}/drawer`)) },
+  { name: 'salon', go: async (page, address) => void (await page.goto(`${address}/salon`)) },
+  {
+    name: 'hands-on',
+    go: async (page, address) => {
+      await hands('Dumpling')(page, address);
+      await page.locator('.views ::-p-text(head)').click();
+      await page.click('[data-zone="ear-outside.left"]');
+    },
+  },
+  { name: 'hands-on-tape', go: tab('Rook', 'Tape') },
+  { name: 'hands-on-coat', go: tab('Tansy', 'Coat') },
+  { name: 'choices', go: along('Mistral', 'choices', '.look') },
   { name: 'draft-poodle', go: draft('Juniper') },
-  { name: 'draft-bichon', go: draft('Clementine') },
-  { name: 'draft-airedale', go: draft('Rook') },
-  { name: 'draft-springer', go: draft('Tansy') },
   { name: 'draft-samoyed', go: draft('Mistral') },
-  { name: 'draft-westie', go: draft('Quill') },
-  { name: 'draft-stand-in', go: draft('Sorrel') },
+  { name: 'draft-airedale', go: draft('Rook') },
+  { name: 'draft-havanese', go: draft('Dumpling') },
   { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
+  ...(process.env.SHOTS_ALSO ?? '')
+    .split(',')
+    .filter(Boolean)
+    .map((name): Shot => ({ name: `draft-${name}`, go: draft(name) })),
 ];
 
 /** `npm run shots [-- name …]`: refreshes docs/screenshots, all of them or the named ones. */

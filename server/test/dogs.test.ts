@@ -84,7 +84,9 @@ describe('the dogs', () => {
     expect(await paths({ measurements: { heightMm: 4 } })).toEqual(['measurements.heightMm']);
     expect(await paths({ breedId: 'griffon-of-nowhere' })).toEqual(['breedId']);
     expect(await paths({ bornOn: '2090-01-01' })).toEqual(['bornOn']);
-    expect(await paths({ signs: [{ sign: 'moods', zone: null, level: null, sizeMm: null, note: '' }] })).toEqual(['signs']);
+    expect(
+      await paths({ signs: [{ sign: 'moods', zone: null, level: null, sizeMm: null, note: '' }] }),
+    ).toEqual(['signs']);
   });
 
   it('two people changing one card: the second is told and sees what is there', async () => {

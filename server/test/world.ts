@@ -33,7 +33,12 @@ export async function createWorld(): Promise<World> {
   const fennelRow = await seedDemo(owner.db, library, new Date());
   const [other] = await owner.db
     .insert(salons)
-    .values({ name: 'Lamp Lane', unit: 'in', schools: { doubleCoat: 'decline', face: 'with' }, policy: FIRST_POLICY })
+    .values({
+      name: 'Lamp Lane',
+      unit: 'in',
+      schools: { doubleCoat: 'decline', face: 'with' },
+      policy: FIRST_POLICY,
+    })
     .returning();
   const otherSalon = other?.salonId ?? '';
   const passwordHash = await hash('lamp-lane-lead');

@@ -40,7 +40,8 @@ function usualRange(
   predicted: BodyMeasures,
   key: MeasureKey,
 ): readonly [number, number] {
-  if (key === 'heightMm') return [breed.heightMm[0] * (1 - RANGE_SLACK), breed.heightMm[1] * (1 + RANGE_SLACK)];
+  if (key === 'heightMm')
+    return [breed.heightMm[0] * (1 - RANGE_SLACK), breed.heightMm[1] * (1 + RANGE_SLACK)];
   if (key === 'weightKg') {
     return [breed.weightKg[0] * (1 - WEIGHT_SLACK), breed.weightKg[1] * (1 + WEIGHT_SLACK)];
   }

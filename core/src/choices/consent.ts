@@ -38,7 +38,9 @@ export function consentStatements(
   for (const one of plan.mats?.mats ?? []) {
     if (one.decision === 'save') continue;
     const where = place(one.mat.zone);
-    const left = one.blade ? `to about ${mmWords(one.blade.leavesMm)}` : 'by a vet, as no blade we use passes';
+    const left = one.blade
+      ? `to about ${mmWords(one.blade.leavesMm)}`
+      : 'by a vet, as no blade we use passes';
     say(
       'mats',
       one.decision === 'part'
@@ -47,7 +49,10 @@ export function consentStatements(
     );
   }
   if (plan.mats?.mats.some(({ decision }) => decision !== 'save')) {
-    say('mats', 'Under mats there may be sore, bruised or bald skin that nobody can see before they are off.');
+    say(
+      'mats',
+      'Under mats there may be sore, bruised or bald skin that nobody can see before they are off.',
+    );
   }
   const brought = new Set(input.packs.mats.brings.map(({ restriction }) => restriction));
   const matZones = (plan.mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
@@ -67,7 +72,10 @@ export function consentStatements(
     const kind = byId('restriction', safety.restrictions, id);
     if (kind.scope !== 'dog') continue;
     if (kind.standingMinutes !== null) {
-      say('health', `${sentence(kind.name)}: sittings of ${kind.standingMinutes} minutes; we stop rather than finish.`);
+      say(
+        'health',
+        `${sentence(kind.name)}: sittings of ${kind.standingMinutes} minutes; we stop rather than finish.`,
+      );
     } else if (kind.floorMm > 0) say('skin', `${sentence(kind.name)}: ${kind.text}`);
   }
   if (fit.visits > 1) say('health', `Best done in ${fit.visits} short visits.`);
@@ -77,7 +85,10 @@ export function consentStatements(
   const money = (value: number) => `${Math.round(value)} ${price.currency}`;
   say('price', `The price will be between ${money(price.work.lo)} and ${money(price.work.hi)}.`);
   if (price.mats.mid > 0) {
-    say('price', `Work on mats is charged on top: between ${money(price.mats.lo)} and ${money(price.mats.hi)}.`);
+    say(
+      'price',
+      `Work on mats is charged on top: between ${money(price.mats.lo)} and ${money(price.mats.hi)}.`,
+    );
   }
   return statements;
 }

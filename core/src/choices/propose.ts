@@ -119,23 +119,26 @@ export function proposeChoices(
   );
   if (easy) board.push({ ...easy, kind: 'easy' });
   const wanted = wantedLengths(wish);
+  /** A wish for one length all over shows no trim as drawn. */
+  const shown = (trimId: string) =>
+    board.some(({ choices }) => choices.trimId === trimId && choices.wish.allOverMm === null);
   const nearest = least(
     others.filter(apartFrom(board)),
-    (p) => BROKEN_MARK * broken(p) + distance(p, wanted) + (board.some(({ choices }) => choices.trimId === p.choices.trimId) ? SAME_TRIM : 0),
+    (p) => BROKEN_MARK * broken(p) + distance(p, wanted) + (shown(p.choices.trimId) ? SAME_TRIM : 0),
   );
   if (nearest) board.splice(1, 0, nearest);
   if (!welfareSpeaks(wish)) return board;
   const gentlest = least(others, (p) => p.estimate.minutes.mid);
   if (!gentlest) return board;
-  const shown = board.find((p) => p.kind !== 'wish' && !apartFrom([p])(gentlest));
-  if (!shown) return [...board, { ...gentlest, kind: 'welfare' }];
-  return board.map((p) => (p === shown ? { ...p, kind: 'welfare' as const } : p));
+  const already = board.find((p) => p.kind !== 'wish' && !apartFrom([p])(gentlest));
+  if (!already) return [...board, { ...gentlest, kind: 'welfare' }];
+  return board.map((p) => (p === already ? { ...p, kind: 'welfare' as const } : p));
 }
 
 const WEEKS_A_YEAR = 52;
 /** A broken mark of the breed outweighs any difference in length; a trim not yet on the board is preferred. */
 const BROKEN_MARK = 10;
-const SAME_TRIM = 0.3;
+const SAME_TRIM = 1;
 
 /** The wish as the owner means it: a shaved double coat is shown with the consent it would need. */
 function literal(asked: PlanChoices, input: PlanInput): PlanChoices {
@@ -150,7 +153,9 @@ function welfareSpeaks({ plan, input, fit }: Proposal): boolean {
     const kind = byId('restriction', safety.restrictions, restriction);
     return kind.scope === 'dog' && (kind.floorMm > 0 || kind.standingMinutes !== null);
   });
-  const doubled = plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule.startsWith('double-coat')));
+  const doubled = plan.zones.some(({ reasons }) =>
+    reasons.some(({ rule }) => rule.startsWith('double-coat')),
+  );
   const matted = plan.mats?.mats.some(({ decision }) => decision !== 'save') ?? false;
   return tender || matted || fit.visits > 1 || (doubled && input.wish.allOverMm !== null);
 }

@@ -7,7 +7,10 @@ import type { Plan } from '../plan/plan.ts';
 import { zoneKindId } from '../plan/zones.ts';
 
 /** Share of the dog's skin that a zone of the plan covers. */
-export function skinShare(input: Pick<PlanInput, 'packs'>, zone: { readonly zone: string; readonly side: unknown }): number {
+export function skinShare(
+  input: Pick<PlanInput, 'packs'>,
+  zone: { readonly zone: string; readonly side: unknown },
+): number {
   const kind = byId('zone', input.packs.zones.zones, zoneKindId(zone.zone));
   return zone.side === null ? kind.share : kind.share / 2;
 }
@@ -40,7 +43,10 @@ export function upkeepOf(plan: Plan, coat: Coat, input: PlanInput, weeks: number
     .filter(({ zone }) => zone.tool !== null)
     .map(({ zone, share }) => {
       const growth = growthIn(coat, zoneKindId(zone.zone));
-      return { share, days: daysToReach(growth, zone.leftMm, zone.leftMm * GROWN_OUT + GROWN_OUT_MM) ?? Infinity };
+      return {
+        share,
+        days: daysToReach(growth, zone.leftMm, zone.leftMm * GROWN_OUT + GROWN_OUT_MM) ?? Infinity,
+      };
     })
     .sort((a, b) => a.days - b.days);
   let due = Infinity;

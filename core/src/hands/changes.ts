@@ -31,7 +31,10 @@ const LENGTH_SLACK_MM = 4;
  */
 export function changesSince(
   pack: SignPack,
-  last: { readonly signs: readonly SeenSign[]; readonly predictedMm: Readonly<Record<string, number>> } | null,
+  last: {
+    readonly signs: readonly SeenSign[];
+    readonly predictedMm: Readonly<Record<string, number>>;
+  } | null,
   now: { readonly signs: readonly SeenSign[]; readonly lengths: Readonly<Record<string, MeasuredLength>> },
 ): readonly Change[] {
   if (!last) return [];

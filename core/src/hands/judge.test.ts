@@ -86,7 +86,10 @@ describe('what signs bring', () => {
   });
 
   it('a dog stands as long as somebody says, else as its age does', () => {
-    expect(standingOf(packs.signs, { ...calm, standingMinutes: 15 }, 40)).toEqual({ minutes: 15, said: true });
+    expect(standingOf(packs.signs, { ...calm, standingMinutes: 15 }, 40)).toEqual({
+      minutes: 15,
+      said: true,
+    });
     const byAge = [4, 40, 150].map((months) => standingOf(packs.signs, calm, months).minutes);
     expect(byAge[1]).toBeGreaterThan(byAge[0] ?? 0);
     expect(byAge[1]).toBeGreaterThan(byAge[2] ?? 0);

@@ -106,7 +106,9 @@ describe('the sheet of finds', () => {
   it('the same find in the same place replaces what was there', () => {
     const once = finds('redness belly').reduce(withFind, blank);
     const twice = finds('redness belly marked').reduce(withFind, once);
-    expect(twice.signs).toEqual([{ sign: 'redness', zone: 'belly', level: 'marked', sizeMm: null, note: '' }]);
+    expect(twice.signs).toEqual([
+      { sign: 'redness', zone: 'belly', level: 'marked', sizeMm: null, note: '' },
+    ]);
   });
 
   it('mats keep their own numbers however many are taken off', () => {

@@ -85,7 +85,12 @@ function vocabulary(packs: Packs): readonly Word[] {
  * and lumps in mm unless a unit says otherwise.
  */
 export function readLine(line: string, packs: Packs): ReadLine {
-  const text = ` ${line.toLowerCase().replace(/[,;.](?!\d)/g, ' ').replace(/×|\*/g, 'x').replace(/\s+/g, ' ').trim()} `;
+  const text = ` ${line
+    .toLowerCase()
+    .replace(/[,;.](?!\d)/g, ' ')
+    .replace(/×|\*/g, 'x')
+    .replace(/\s+/g, ' ')
+    .trim()} `;
   if (text.trim() === '') return problem('Type what the hands found, like “mat L ear 4x3 tight 2mm”.');
   const stands = /\bstands? (?:for )?(\d+)(?: ?min(?:utes)?)?\b/.exec(text);
   if (stands) return standing(Number(stands[1]));
@@ -95,10 +100,17 @@ export function readLine(line: string, packs: Packs): ReadLine {
   const sides = sidesOf(rest);
   const zones = found.filter(({ means }) => means.kind === 'zone');
   const zoneWord = zones[0]?.means;
-  const places = zoneWord?.kind === 'zone' ? placesOf(zoneWord, sides.length === 0 && zoneWord.both ? ['left', 'right'] : sides) : [];
+  const places =
+    zoneWord?.kind === 'zone'
+      ? placesOf(zoneWord, sides.length === 0 && zoneWord.both ? ['left', 'right'] : sides)
+      : [];
   const whichSide = () => {
     const typed = line.trim();
-    return problem(`Which side? Add L, R or both: “${typed} L”.`, [`${typed} L`, `${typed} R`, `${typed} both`]);
+    return problem(`Which side? Add L, R or both: “${typed} L”.`, [
+      `${typed} L`,
+      `${typed} R`,
+      `${typed} both`,
+    ]);
   };
 
   if (/\bmats?\b|\bmatted\b/.test(rest)) {
@@ -124,7 +136,9 @@ export function readLine(line: string, packs: Packs): ReadLine {
       const sign = packs.signs.signs.find(({ id }) => id === other.id);
       if (!sign) break;
       if (sign.scope === 'zone' && !zoneWord) {
-        return problem(`Where? Name the place of the ${sign.name}, like “${sign.words[0] ?? sign.name} L thigh”.`);
+        return problem(
+          `Where? Name the place of the ${sign.name}, like “${sign.words[0] ?? sign.name} L thigh”.`,
+        );
       }
       if (sign.scope === 'zone' && places.length === 0) return whichSide();
       const kindOfZone = zoneWord?.kind === 'zone' ? zoneWord.id : '';
@@ -146,7 +160,8 @@ export function readLine(line: string, packs: Packs): ReadLine {
       places.map((zone) => ({ kind: 'length', zone, length: { mm, sdMm: null, readings: 1, by: 'rule' } })),
     );
   }
-  if (zoneWord) return problem('What is there? Add a length in mm or a finding, like “redness” or “mat 3x2 firm”.');
+  if (zoneWord)
+    return problem('What is there? Add a length in mm or a finding, like “redness” or “mat 3x2 firm”.');
   return problem(`“${line.trim()}” is not understood.`, suggestions(line, packs));
 }
 
@@ -225,7 +240,10 @@ function readWords(text: string, packs: Packs): { readonly found: readonly Word[
     found.push({ word, at });
     rest = `${rest.slice(0, at)} ${' '.repeat(word.text.length)} ${rest.slice(at + word.text.length + 2)}`;
   }
-  return { found: found.sort((a, b) => a.at - b.at).map(({ word }) => word), rest: rest.replace(/\s+/g, ' ') };
+  return {
+    found: found.sort((a, b) => a.at - b.at).map(({ word }) => word),
+    rest: rest.replace(/\s+/g, ' '),
+  };
 }
 
 function sidesOf(rest: string): readonly Side[] {

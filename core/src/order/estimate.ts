@@ -44,7 +44,12 @@ export interface Estimate {
   readonly parts: readonly EstimatedPart[];
   readonly mats: Range;
   readonly minutes: Range;
-  readonly price: { readonly work: Range; readonly mats: Range; readonly total: Range; readonly currency: string };
+  readonly price: {
+    readonly work: Range;
+    readonly mats: Range;
+    readonly total: Range;
+    readonly currency: string;
+  };
   /** Minutes the dog stands before a break. */
   readonly standingMinutes: number;
   readonly logsBehind: number;
@@ -78,7 +83,8 @@ export function estimateVisit(input: PlanInput, context: EstimateContext): Estim
     const because = factorsOf(part.id, input, coat, context);
     const pace = partPace(part.id, context, spreads);
     logsBehind += pace.n;
-    if (pace.n > 0) because.push({ text: `this dog and this groomer, ${pace.n} logged`, factor: pace.factor });
+    if (pace.n > 0)
+      because.push({ text: `this dog and this groomer, ${pace.n} logged`, factor: pace.factor });
     const mid = because.reduce((minutes, { factor }) => minutes * factor, prior);
     const sd = Math.sqrt(spreads.own ** 2 + pace.logSd ** 2);
     return { id: part.id, name: part.name, minutes: range(mid, sd), because };

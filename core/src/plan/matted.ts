@@ -53,7 +53,11 @@ export function lostZones(plan: MatPlan | null): ReadonlyMap<string, JudgedMat> 
 function floorOf({ packs, restrictions }: PlanInput, zone: string): number {
   const kind = zoneKindId(zone);
   const floors = restrictions.map((seen) => {
-    const { scope, zones, except, floorMm } = byId('restriction', packs.safety.restrictions, seen.restriction);
+    const { scope, zones, except, floorMm } = byId(
+      'restriction',
+      packs.safety.restrictions,
+      seen.restriction,
+    );
     const bears = scope === 'zone' ? seen.zone === zone : zones.includes('*') || zones.includes(kind);
     return bears && !except.includes(kind) ? floorMm : 0;
   });

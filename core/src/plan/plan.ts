@@ -75,7 +75,11 @@ export interface Plan {
     readonly layDeg: number;
     readonly curl: number;
     /** What was seen on this dog that changed its coat's row. */
-    readonly changedBy: readonly { readonly name: string; readonly effect: string; readonly source: Source }[];
+    readonly changedBy: readonly {
+      readonly name: string;
+      readonly effect: string;
+      readonly source: Source;
+    }[];
   };
   readonly zones: readonly ZonePlan[];
   readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
@@ -130,7 +134,20 @@ export function planGroom(asked: PlanInput): Plan {
     const fallback = fallbacks.find((one) => one.areas.includes(area));
     const kept = fallback?.whenLost.includes(zone.kind.id) ? fallback.keep : null;
     const name = fallback?.name ?? trim.name;
-    return [draftZone(zone, area, name, coat, input, options, lost.get(zone.id) ?? null, judged.plan, kept, conflicts)];
+    return [
+      draftZone(
+        zone,
+        area,
+        name,
+        coat,
+        input,
+        options,
+        lost.get(zone.id) ?? null,
+        judged.plan,
+        kept,
+        conflicts,
+      ),
+    ];
   });
   for (const { name, keep, whenLost } of fallbacks) {
     const zone = [...lost.keys()].find((id) => whenLost.includes(zoneKindId(id))) ?? '';
@@ -185,10 +202,7 @@ export function planGroom(asked: PlanInput): Plan {
 }
 
 /** The restrictions with some more that bear on the whole dog, each once. */
-function withWholeDog(
-  seen: PlanInput['restrictions'],
-  more: readonly string[],
-): PlanInput['restrictions'] {
+function withWholeDog(seen: PlanInput['restrictions'], more: readonly string[]): PlanInput['restrictions'] {
   const fresh = more.filter((id) => !seen.some(({ restriction }) => restriction === id));
   return [...seen, ...fresh.map((restriction) => ({ restriction, zone: null }))];
 }
@@ -220,8 +234,7 @@ function draftZone(
   ];
 
   const asked = input.overrides.find((o) => o.zone === zone.id) ?? null;
-  const override =
-    asked && allowed(asked, zone, limits, target.mm, options, conflicts) ? asked : null;
+  const override = asked && allowed(asked, zone, limits, target.mm, options, conflicts) ? asked : null;
   let targetMm = lost?.blade ? Math.min(target.mm, lost.blade.leavesMm) : target.mm;
   if (override?.targetMm != null) {
     targetMm = override.targetMm;
@@ -315,22 +328,23 @@ function lossConflicts(
   const bothGone = mats?.mats.some((one) => one.mat.zone === other && one.takesZone) ?? false;
   if (zone.side === null || bothGone) return [taken];
   const alternatives = ['take the other side to match', 'leave the other side as planned'];
-  return [taken, { ...conflict('one-side-lost', zone, lost.blade?.leavesMm ?? null, wantedMm, ''), alternatives }];
+  return [
+    taken,
+    { ...conflict('one-side-lost', zone, lost.blade?.leavesMm ?? null, wantedMm, ''), alternatives },
+  ];
 }
 
 /** What was seen on the coat and what it changes, said where the coat is worked. */
 function coatReasons(coat: Coat, area: TrimArea, input: PlanInput): readonly Reason[] {
   if (area.techniques[0] === 'leave') return [];
-  const changed = coat.changedBy.map(
-    ({ name, effect, source }): Reason => ({
-      stage: 'hair',
-      rule: 'coat-modifier',
-      about: `${name}: ${effect}`,
-      source,
-      effect: { kind: 'note' },
-      overruled: false,
-    }),
-  );
+  const changed = coat.changedBy.map(({ name, effect, source }): Reason => ({
+    stage: 'hair',
+    rule: 'coat-modifier',
+    about: `${name}: ${effect}`,
+    source,
+    effect: { kind: 'note' },
+    overruled: false,
+  }));
   if (!area.techniques.includes('strip') || coat.strips) return changed;
   const type = byId('coat type', input.packs.coats.types, input.coat.type);
   return [

@@ -27,7 +27,10 @@ const LONG_WEEKS = 8;
  * The area of a trim that speaks last for a zone kind: its own, else that of the kind it is like.
  * Every trim covers every zone (checked with the packs).
  */
-export function areaOf(areas: readonly TrimArea[], { id, like }: Pick<ZoneKind, 'id' | 'like'>): TrimArea | undefined {
+export function areaOf(
+  areas: readonly TrimArea[],
+  { id, like }: Pick<ZoneKind, 'id' | 'like'>,
+): TrimArea | undefined {
   const lastOf = (kind: string) => areas.findLast(({ zones }) => zones.includes(kind) || zones.includes('*'));
   const own = lastOf(id);
   return like === null || own?.zones.includes(id) ? own : lastOf(like);

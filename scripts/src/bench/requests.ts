@@ -46,7 +46,7 @@ export async function requests(address: string, ownerUrl: string): Promise<void>
     purpose: 'pet',
     wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
     doubleCoatConsent: false,
-      schools: {},
+    schools: {},
     overrides: [],
   };
   const one = await median(200, () => fetch(`http://127.0.0.1:${port}/one`));

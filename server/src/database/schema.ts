@@ -1,12 +1,4 @@
-import type {
-  DrawerMeasure,
-  Hands,
-  LoggedPart,
-  Measurements,
-  Plan,
-  Schools,
-  SeenSign,
-} from '@kurrel/core';
+import type { DrawerMeasure, Hands, LoggedPart, Measurements, Plan, Schools, SeenSign } from '@kurrel/core';
 import type { Choices, Consent, Dog, Policy, Role, StopAnswer } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import {

@@ -26,7 +26,8 @@ export function gaugeReading({ session, trueMm }: GaugeSession, seq: number): nu
   return Math.max(0.3, trueMm + spread * bell + caught);
 }
 
-export const gaugeGreeting = (session: string) => gaugeLine.hello(`SIM-${hashed(session).slice(0, 4).toUpperCase()}`);
+export const gaugeGreeting = (session: string) =>
+  gaugeLine.hello(`SIM-${hashed(session).slice(0, 4).toUpperCase()}`);
 
 const hashed = (text: string) => createHash('sha256').update(text).digest('hex');
 

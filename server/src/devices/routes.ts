@@ -35,7 +35,7 @@ export function deviceRoutes(db: Database, library: Library): Router {
     }
     const { predictedMm } = await inSalon(db, salonId, (tx) => visitSheet(tx, library, id));
     const gauge = { session, trueMm: predictedMm[zone] ?? UNKNOWN_MM };
-    const had = Number(request.headers['last-event-id'] ?? 0) || 0;
+    const had = Number(request.headers['last-event-id'] ?? request.query.after ?? 0) || 0;
     const breakAfter = had === 0 ? Number(request.query.break ?? Infinity) : Infinity;
 
     response.writeHead(200, {

@@ -37,7 +37,9 @@ export async function isEmpty(owner: Database): Promise<boolean> {
 
 /** Removes everything there is. */
 export async function wipe(owner: Database): Promise<void> {
-  await owner.execute(sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures cascade`);
+  await owner.execute(
+    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures cascade`,
+  );
 }
 
 /** Fills an empty database with the demo world; dates are relative to `today`. Returns the salon. */

@@ -70,7 +70,14 @@ export function consentRoutes(db: Database, library: Library): Router {
         .digest('hex');
       const [row] = await tx
         .insert(consents)
-        .values({ id, salonId, visitId, planVersion: saved.version, signed: { ...signed, fingerprint }, signedAt })
+        .values({
+          id,
+          salonId,
+          visitId,
+          planVersion: saved.version,
+          signed: { ...signed, fingerprint },
+          signedAt,
+        })
         .returning();
       if (!row) throw new Error('insert returned no row');
       return { consent: consentOf(row), saved: savedOf(saved, name) };

@@ -55,6 +55,7 @@ export function Shell() {
           </NavLink>
           <NavLink to="/dogs">Dogs</NavLink>
           <NavLink to="/drawer">Drawer</NavLink>
+          <NavLink to="/salon">Salon</NavLink>
         </nav>
         <div className="topline-end">
           <Button

@@ -1,5 +1,6 @@
 import type {
   Choices,
+  Consent,
   DemoSignIn,
   Dog,
   DogFacts,
@@ -7,9 +8,16 @@ import type {
   Booking,
   Measure,
   Problem,
+  Salon,
+  SalonRules,
+  SavedHands,
+  SaveHands,
   SavedPlan,
   Session,
+  SignConsent,
   SignIn,
+  StopAnswer,
+  StopLine,
   TodayLine,
   Tool,
   ToolFacts,
@@ -22,7 +30,7 @@ const ifMatch = (version: number) => ({ 'If-Match': `"${version}"` });
 /** The server as the screens see it. Refusals arrive as problem documents; `problemOf` reads them. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
-  tagTypes: ['Session', 'Dog', 'Drawer', 'Visit'],
+  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit'],
   endpoints: (build) => ({
     session: build.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     demoSignIns: build.query<readonly DemoSignIn[], void>({ query: () => 'demo-sign-ins' }),
@@ -38,7 +46,7 @@ export const api = createApi({
     }),
     visit: build.query<VisitSheet, string>({
       query: (id) => `visits/${id}`,
-      providesTags: ['Visit', 'Dog', 'Drawer'],
+      providesTags: ['Visit', 'Dog', 'Drawer', 'Salon'],
       keepUnusedDataFor: 0,
     }),
     savePlan: build.mutation<SavedPlan, { visitId: string; version: number; choices: Choices }>({
@@ -57,6 +65,68 @@ export const api = createApi({
           }),
         );
       },
+    }),
+    saveHands: build.mutation<SavedHands, { visitId: string; version: number } & SaveHands>({
+      query: ({ visitId, version, hands, dogVersion }) => ({
+        url: `visits/${visitId}/hands`,
+        method: 'PUT',
+        body: { hands, dogVersion },
+        headers: ifMatch(version),
+      }),
+    }),
+    answerStop: build.mutation<readonly StopLine[], { visitId: string; answer: StopAnswer }>({
+      query: ({ visitId, answer }) => ({ url: `visits/${visitId}/stops`, method: 'POST', body: answer }),
+      async onQueryStarted({ visitId }, { dispatch, queryFulfilled }) {
+        const answered = await queryFulfilled.catch(() => null);
+        if (!answered) return;
+        dispatch(
+          api.util.updateQueryData('visit', visitId, (sheet) => {
+            Object.assign(sheet, { stopLog: answered.data });
+          }),
+        );
+      },
+    }),
+    startVisit: build.mutation<{ readonly startedAt: string | null }, { visitId: string; started: boolean }>({
+      query: ({ visitId, started }) => ({
+        url: `visits/${visitId}/start`,
+        method: 'PUT',
+        body: { started },
+      }),
+      async onQueryStarted({ visitId }, { dispatch, queryFulfilled }) {
+        const answered = await queryFulfilled.catch(() => null);
+        if (!answered) return;
+        dispatch(
+          api.util.updateQueryData('visit', visitId, (sheet) => {
+            Object.assign(sheet.visit, answered.data);
+          }),
+        );
+      },
+    }),
+    signConsent: build.mutation<
+      { readonly consent: Consent; readonly saved: SavedPlan },
+      { visitId: string; version: number; body: SignConsent }
+    >({
+      query: ({ visitId, version, body }) => ({
+        url: `visits/${visitId}/consents`,
+        method: 'POST',
+        body,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: (_r, error) => (error ? [] : ['Visit']),
+    }),
+    consent: build.query<Consent, { visitId: string; id: string }>({
+      query: ({ visitId, id }) => `visits/${visitId}/consents/${id}`,
+    }),
+
+    salon: build.query<Salon, void>({ query: () => 'salon', providesTags: ['Salon'] }),
+    saveSalon: build.mutation<Salon, { version: number; rules: SalonRules }>({
+      query: ({ version, rules }) => ({
+        url: 'salon',
+        method: 'PUT',
+        body: rules,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: (_r, error) => (error ? [] : ['Salon']),
     }),
     planVersions: build.query<readonly SavedPlan[], string>({
       query: (id) => `visits/${id}/plans`,
@@ -131,6 +201,13 @@ export const {
   useDayQuery,
   useVisitQuery,
   useSavePlanMutation,
+  useSaveHandsMutation,
+  useAnswerStopMutation,
+  useStartVisitMutation,
+  useSignConsentMutation,
+  useConsentQuery,
+  useSalonQuery,
+  useSaveSalonMutation,
   useDogsQuery,
   useDogQuery,
   useAddDogMutation,

@@ -33,6 +33,24 @@ export const router = createBrowserRouter([
         path: 'visits/:id/draft',
         lazy: async () => ({ Component: (await import('../screens/draft/Draft.tsx')).Draft }),
       },
+      {
+        path: 'visits/:id/hands',
+        lazy: async () => ({ Component: (await import('../screens/hands/HandsOn.tsx')).HandsOn }),
+      },
+      {
+        path: 'visits/:id/choices',
+        lazy: async () => ({ Component: (await import('../screens/choices/Choices.tsx')).ChoicesScreen }),
+      },
+      {
+        path: 'visits/:id/consents/:consentId',
+        lazy: async () => ({
+          Component: (await import('../screens/choices/SignedConsent.tsx')).SignedConsent,
+        }),
+      },
+      {
+        path: 'salon',
+        lazy: async () => ({ Component: (await import('../screens/salon/SalonRules.tsx')).SalonScreen }),
+      },
       { path: '*', Component: Lost },
     ],
   },

@@ -1,6 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { draftReducer } from '../screens/draft/draftSlice.ts';
+import { handsReducer } from '../screens/hands/handsSlice.ts';
 import { api } from './api.ts';
 import { noticeReducer } from './noticeSlice.ts';
 import { preferencesReducer } from './preferencesSlice.ts';
@@ -10,6 +11,7 @@ export function createStore() {
     reducer: {
       [api.reducerPath]: api.reducer,
       draft: draftReducer,
+      hands: handsReducer,
       notice: noticeReducer,
       preferences: preferencesReducer,
     },

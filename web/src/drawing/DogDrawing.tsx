@@ -1,7 +1,7 @@
 import type { Body, CoatType, DrawnLine, LengthUnit, Outline, Plan, Point, ViewPart } from '@kurrel/core';
 import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
 import type { ReactNode } from 'react';
-import { memo, useDeferredValue, useMemo, useRef } from 'react';
+import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
 import type { Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
 import type { Frame } from './frame.ts';
@@ -118,6 +118,7 @@ interface CoatProps {
 
 /** All contours first, then all fills: the parts read as one animal with one outline. */
 function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): ReactNode {
+  const uid = useId();
   return (
     <>
       {which.map((index) => (
@@ -126,7 +127,7 @@ function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): Re
       {which.map((index) => {
         const part = parts[index];
         if (!part) return null;
-        const clip = `clip-${part.far ? 'far-' : ''}${part.id}`;
+        const clip = `${uid}-${part.far ? 'far-' : ''}${part.id}`;
         return (
           <g key={index}>
             <clipPath id={clip}>

@@ -2,7 +2,14 @@ import type { Body, Outline, Point } from '@kurrel/core';
 
 /** The sheet the dog is drawn on, in drawing units (about CSS pixels at 1280 × 800). */
 export const SHEET = { width: 784, height: 520 } as const;
-const MARGIN = { left: 96, right: 100, top: 34, bottom: 48 } as const;
+export interface Margin {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+const MARGIN: Margin = { left: 96, right: 100, top: 34, bottom: 48 };
+export const BARE: Margin = { left: 14, right: 14, top: 14, bottom: 20 };
 
 /** Millimetres of the dog to the sheet; the dog keeps its place while its coat changes. */
 export interface Frame {
@@ -12,7 +19,8 @@ export interface Frame {
   readonly point: (p: Point) => Point;
 }
 
-export function frameFor(body: Body, outlines: readonly Outline[]): Frame {
+/** `margin` leaves room for labels; without labels a narrow one will do. */
+export function frameFor(body: Body, outlines: readonly Outline[], margin: Margin = MARGIN): Frame {
   const points = [
     ...outlines.flatMap((outline) => outline.flatMap((part) => part.line)),
     ...Object.values(body.landmarks),
@@ -20,11 +28,11 @@ export function frameFor(body: Body, outlines: readonly Outline[]): Frame {
   const left = Math.min(...points.map((p) => p.x));
   const right = Math.max(...points.map((p) => p.x));
   const top = Math.max(...points.map((p) => p.y));
-  const width = SHEET.width - MARGIN.left - MARGIN.right;
-  const height = SHEET.height - MARGIN.top - MARGIN.bottom;
+  const width = SHEET.width - margin.left - margin.right;
+  const height = SHEET.height - margin.top - margin.bottom;
   const scale = Math.min(width / (right - left), height / top);
-  const x0 = MARGIN.left + (width - (right - left) * scale) / 2 - left * scale;
-  const y0 = SHEET.height - MARGIN.bottom;
+  const x0 = margin.left + (width - (right - left) * scale) / 2 - left * scale;
+  const y0 = SHEET.height - margin.bottom;
   const x = (mm: number) => x0 + mm * scale;
   const y = (mm: number) => y0 - mm * scale;
   return { scale, x, y, point: (p) => ({ x: x(p.x), y: y(p.y) }) };

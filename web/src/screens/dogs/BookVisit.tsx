@@ -30,7 +30,7 @@ export function BookVisit({ dogId }: { readonly dogId: string }) {
   const errors: Partial<Record<keyof Typed, { message?: string }>> = formState.errors;
   const submit = handleSubmit(async (booking) => {
     const answer = await book({ dogId, booking });
-    if (answer.data) await navigate(`/visits/${answer.data.id}/draft`);
+    if (answer.data) await navigate(`/visits/${answer.data.id}/hands`);
   });
   return (
     <section aria-label="Book a visit">

@@ -101,7 +101,7 @@ function Visits({ visits }: { readonly visits: readonly VisitLine[] }) {
           <li key={visit.id}>
             <time dateTime={visit.startsAt}>{format(new Date(visit.startsAt), 'd MMM yyyy')}</time>
             <span>
-              {visit.done ? visit.what : <Link to={`/visits/${visit.id}/draft`}>{visit.what}: draft</Link>}
+              {visit.done ? visit.what : <Link to={`/visits/${visit.id}/hands`}>{visit.what}: open</Link>}
               <span className="muted">
                 {' '}
                 {visit.minutes} min, {visit.groomer}

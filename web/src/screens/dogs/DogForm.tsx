@@ -1,7 +1,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import type { Dog, DogFacts } from '@kurrel/contract';
 import { dogSchema } from '@kurrel/contract';
-import type { Sign } from '@kurrel/core';
+import type { MeasureKey, Sign } from '@kurrel/core';
 import { MEASURES } from '@kurrel/core';
 import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';

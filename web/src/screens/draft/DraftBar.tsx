@@ -8,6 +8,7 @@ import { ActionCreators } from 'redux-undo';
 import { api, problemOf, useSavePlanMutation } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { VisitPath } from '../../parts/VisitPath.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { take } from './draftSlice.ts';
 
@@ -50,6 +51,7 @@ export function DraftBar({ sheet, choices, dirty, onHelp }: DraftBarProps) {
 
   return (
     <header className="draft-bar">
+      <VisitPath sheet={sheet} />
       <span>
         <strong>{visit.what}</strong>
         <span className="muted">

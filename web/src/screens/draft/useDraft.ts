@@ -86,11 +86,7 @@ export function useDraft(
     return outlineOf(body.views.side, plan, 'now', curlBack);
   }, [breed, sheet, trimId, purpose, body, curlBack]);
   const ideal = useMemo(() => {
-    return idealOf(
-      inputOf(breed, sheet, { ...AS_DRAWN, trimId, purpose }),
-      body.heightMm,
-      curlBack,
-    );
+    return idealOf(inputOf(breed, sheet, { ...AS_DRAWN, trimId, purpose }), body.heightMm, curlBack);
   }, [breed, sheet, trimId, purpose, body, curlBack]);
   const checks = useMemo(
     () => againstStandard(breed, body, now, after, plan, ideal).filter((check) => check.kept !== null),

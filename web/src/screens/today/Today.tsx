@@ -84,7 +84,7 @@ function Line({ line, now }: { readonly line: TodayLine; readonly now: Date }) {
   const left = share(starts);
   return (
     <li>
-      <Link to={`/visits/${line.visitId}/draft`} className="tide-line">
+      <Link to={`/visits/${line.visitId}/hands`} className="tide-line">
         <span className="tide-who">
           <time dateTime={line.startsAt}>{format(starts, 'H:mm')}</time>
           <strong>{line.dog}</strong>

@@ -1,0 +1,60 @@
+import type { VisitSheet } from '@kurrel/contract';
+import { openStops, stopsOf } from '@kurrel/core';
+import Button from 'react-bootstrap/Button';
+import { NavLink } from 'react-router';
+import { problemOf, useStartVisitMutation } from '../app/api.ts';
+import { packs } from '../app/packs.ts';
+import { ProblemNote } from './ProblemNote.tsx';
+
+type State = 'untouched' | 'in work' | 'settled';
+
+/** The visit as a path: where one is, what is settled, and the start of the work. */
+export function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
+  const { visit, salon, hands, stopLog, handsVersion, saved, consents } = sheet;
+  const [start, { error, isLoading }] = useStartVisitMutation();
+  const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
+  const handsState: State = handsVersion === 0 ? 'untouched' : open.length > 0 ? 'in work' : 'settled';
+  const stations: readonly (readonly [path: string, name: string, state: State])[] = [
+    ['hands', 'Hands-on', handsState],
+    ['choices', 'Choices', consents.length > 0 ? 'settled' : 'untouched'],
+    ['draft', 'Draft', saved ? 'settled' : 'untouched'],
+  ];
+  return (
+    <nav className="visit-path" aria-label="Visit">
+      <ol>
+        {stations.map(([path, name, state]) => (
+          <li key={path} className={state.replace(' ', '-')}>
+            <NavLink to={`/visits/${visit.id}/${path}`}>
+              {name}
+              <span className="state">{state}</span>
+            </NavLink>
+          </li>
+        ))}
+      </ol>
+      {visit.startedAt ? (
+        <Button
+          size="sm"
+          variant="outline-secondary"
+          disabled={isLoading}
+          onClick={() => void start({ visitId: visit.id, started: false })}
+        >
+          Working · take back
+        </Button>
+      ) : (
+        <Button
+          size="sm"
+          variant={open.length > 0 ? 'outline-danger' : 'success'}
+          disabled={isLoading}
+          onClick={() => void start({ visitId: visit.id, started: true })}
+        >
+          {open.length > 0 ? 'Stopped' : 'Start work'}
+        </Button>
+      )}
+      {error !== undefined && (
+        <div className="w-100">
+          <ProblemNote problem={problemOf(error)} />
+        </div>
+      )}
+    </nav>
+  );
+}

@@ -1,0 +1,121 @@
+import type { VisitSheet } from '@kurrel/contract';
+import { may } from '@kurrel/contract';
+import type { BreedPack, PlanChoices, Proposal } from '@kurrel/core';
+import { bodyOf, factsWith, outlineOf, planInputOf, proposalOf, proposeChoices } from '@kurrel/core';
+import { useEffect, useMemo, useState } from 'react';
+import { useParams } from 'react-router';
+import { problemOf, useSessionQuery, useVisitQuery } from '../../app/api.ts';
+import { packs } from '../../app/packs.ts';
+import { useBreed } from '../../app/useBreed.ts';
+import { BARE, frameFor } from '../../drawing/frame.ts';
+import { Loading } from '../../parts/Loading.tsx';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { VisitPath } from '../../parts/VisitPath.tsx';
+import { firstChoices } from '../draft/useDraft.ts';
+import { ConsentForm } from './ConsentForm.tsx';
+import type { Swap } from './keptBoard.ts';
+import { keptBoard } from './keptBoard.ts';
+import { LookCard } from './LookCard.tsx';
+
+/** The looks side by side, for the owner to choose from and sign. */
+export function ChoicesScreen() {
+  const { id = '' } = useParams();
+  const { data: sheet, error, refetch } = useVisitQuery(id);
+  const breed = useBreed(sheet?.dog.breedId);
+  if (error !== undefined) {
+    return (
+      <main id="content" className="page">
+        <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
+      </main>
+    );
+  }
+  if (!sheet || !breed) return <Loading what="the choices" />;
+  return <Board key={id} sheet={sheet} breed={breed} />;
+}
+
+function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
+  const visitId = sheet.visit.id;
+  const session = useSessionQuery();
+  const [kept, setKept] = useState(() => keptBoard.read(visitId));
+  useEffect(() => keptBoard.write(visitId, kept), [visitId, kept]);
+
+  const tools = useMemo(() => {
+    const facts = factsWith(sheet, sheet.hands);
+    const inputFor = (choices: PlanChoices) => planInputOf(packs, breed, facts, choices);
+    const context = {
+      trainee: sheet.groomerIsTrainee,
+      dogHistory: sheet.history.dog,
+      groomerHistory: sheet.history.groomer,
+      rates: sheet.salon.policy.rates,
+      bookedMinutes: sheet.visit.minutes,
+    };
+    return { inputFor, context, asked: firstChoices(sheet, breed) };
+  }, [sheet, breed]);
+  const proposed = useMemo(() => proposeChoices(tools.asked, tools.inputFor, tools.context), [tools]);
+  const looks = useMemo(
+    () =>
+      proposed.map((look, slot): Proposal => {
+        const swap = kept.swaps[slot];
+        if (!swap || !breed.trims.some(({ id }) => id === swap.trimId)) return look;
+        const wish = { ...tools.asked.wish, lean: swap.lean, allOverMm: null };
+        const choices = {
+          ...tools.asked,
+          trimId: swap.trimId,
+          wish,
+          overrides: [],
+          doubleCoatConsent: false,
+        };
+        return proposalOf('swapped', choices, tools.inputFor, tools.context);
+      }),
+    [proposed, kept.swaps, breed, tools],
+  );
+  const drawn = useMemo(() => {
+    const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
+    const [first] = looks;
+    const now = first ? outlineOf(body.views.side, first.plan, 'now', false) : [];
+    const outlines = looks.map(({ plan }) => outlineOf(body.views.side, plan, 'after', false));
+    return { body, now, outlines, frame: frameFor(body, [now, ...outlines], BARE) };
+  }, [breed, sheet, looks]);
+
+  const picked = kept.picked === null ? undefined : looks[kept.picked];
+  const mayTake = may(session.data?.person.role ?? 'trainee', 'consent:take');
+  const swap = (slot: number, to: Swap | null) =>
+    setKept((board) => ({ ...board, swaps: { ...board.swaps, [slot]: to }, picked: null }));
+  return (
+    <main id="content" className="choices">
+      <header className="draft-bar">
+        <VisitPath sheet={sheet} />
+      </header>
+      <div className="choices-head">
+        <h1>{sheet.dog.name}: choose a look</h1>
+        <p className="muted">All at one scale. Dotted: the coat there now. Prices are ranges, mats apart.</p>
+      </div>
+      <div className={`looks of-${looks.length}`}>
+        {looks.map((look, slot) => (
+          <LookCard
+            key={slot}
+            look={look}
+            outline={drawn.outlines[slot] ?? []}
+            drawn={drawn}
+            breed={breed}
+            picked={kept.picked === slot}
+            onPick={() => setKept((board) => ({ ...board, picked: board.picked === slot ? null : slot }))}
+            onSwap={(to) => swap(slot, to)}
+            swapped={kept.swaps[slot] ?? null}
+          />
+        ))}
+      </div>
+      {picked && (
+        <ConsentForm
+          key={kept.picked}
+          sheet={sheet}
+          look={picked}
+          mayTake={mayTake}
+          signedBy={kept.signedBy || sheet.dog.owner}
+          onName={(signedBy) => setKept((board) => ({ ...board, signedBy }))}
+          onSigned={() => keptBoard.forget(visitId)}
+        />
+      )}
+    </main>
+  );
+}

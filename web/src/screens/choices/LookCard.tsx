@@ -1,0 +1,173 @@
+import type { Body, BreedPack, Outline, Proposal } from '@kurrel/core';
+import { coatOf, consentStatements, formatLength, plainLength } from '@kurrel/core';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { packs } from '../../app/packs.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { DogDrawing } from '../../drawing/DogDrawing.tsx';
+import type { Frame } from '../../drawing/frame.ts';
+import { minutesWord, moneyWord, weeksWord } from '../../parts/words.ts';
+import type { Swap } from './keptBoard.ts';
+
+interface LookCardProps {
+  readonly look: Proposal;
+  readonly outline: Outline;
+  readonly drawn: { readonly body: Body; readonly now: Outline; readonly frame: Frame };
+  readonly breed: BreedPack;
+  readonly picked: boolean;
+  readonly swapped: Swap | null;
+  readonly onPick: () => void;
+  readonly onSwap: (to: Swap | null) => void;
+}
+
+export const KIND_WORD: Readonly<Record<Proposal['kind'], string>> = {
+  wish: 'As asked',
+  nearest: 'Nearest that keeps the breed',
+  easy: 'Easiest to live with',
+  welfare: 'Kindest to the dog',
+  swapped: 'Groomer’s own',
+};
+const LEANS = ['as-drawn', 'shorter', 'longer'] as const;
+const nothing = () => undefined;
+
+/** One look: the dog in it, the lengths in words, what it asks at home and in a year, what goes and what it risks. */
+export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick, onSwap }: LookCardProps) {
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const { plan, input, estimate, upkeep, lost, fit } = look;
+  const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
+  const { texture } = coatOf(packs.coats, input.coat.type, input.coat.modifiers);
+  const { currency } = estimate.price;
+  const declined = plan.conflicts.find(({ kind }) => kind === 'double-coat-declined');
+  const risks = consentStatements(look.trimName, plan, input, estimate, fit).filter(({ about }) =>
+    ['mats', 'double-coat', 'health', 'skin'].includes(about),
+  );
+  return (
+    <article
+      className={picked ? 'look picked' : 'look'}
+      aria-label={`${KIND_WORD[look.kind]}: ${look.trimName}`}
+    >
+      <header>
+        <span className="kind">{KIND_WORD[look.kind]}</span>
+        <h2>
+          {look.trimName}
+          {plan.conflicts.length === 0 && look.choices.wish.allOverMm !== null
+            ? `, ${formatLength(look.choices.wish.allOverMm, unit)} all over`
+            : look.choices.wish.allOverMm !== null &&
+              ` (asked: ${formatLength(look.choices.wish.allOverMm, unit)} all over)`}
+          {look.choices.wish.allOverMm === null &&
+            look.choices.wish.lean !== 'as-drawn' &&
+            `, ${look.choices.wish.lean}`}
+        </h2>
+      </header>
+      <DogDrawing
+        label={`${breed.name} in ${look.trimName}`}
+        body={drawn.body}
+        plan={plan}
+        frame={drawn.frame}
+        outline={outline}
+        ghost={drawn.now}
+        ideal={null}
+        lines={[]}
+        texture={texture}
+        lengthOf={(zone) => lengths.get(zone) ?? 0}
+        groups={[]}
+        selected=""
+        unit={unit}
+        steady={false}
+        onSelect={nothing}
+      />
+      <Button
+        className="choose"
+        variant={picked ? 'primary' : 'outline-primary'}
+        aria-pressed={picked}
+        disabled={declined !== undefined}
+        onClick={onPick}
+      >
+        {picked ? 'Chosen' : 'Choose this'}
+      </Button>
+      <dl className="lengths">
+        {look.lengths.map(({ part, mm: [lo, hi] }) => (
+          <div key={part}>
+            <dt>{part}</dt>
+            <dd>
+              {Math.round(lo) === Math.round(hi)
+                ? formatLength(hi, unit)
+                : `${Math.round(lo)}–${formatLength(hi, unit)}`}
+              <span className="muted"> {plainLength(hi)}</span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <ul className="living">
+        <li>
+          <strong>{Math.round(upkeep.brushMinutesPerWeek)} min</strong> brushing a week
+        </li>
+        <li>
+          <strong>{Math.round(upkeep.visitsPerYear * 2) / 2}</strong> visits a year, every {upkeep.weeks}{' '}
+          weeks
+        </li>
+        <li>
+          <strong>
+            {moneyWord(look.costPerYear.lo, currency)}–{moneyWord(look.costPerYear.hi, currency)}
+          </strong>{' '}
+          a year
+        </li>
+        <li>
+          today {minutesWord(estimate.minutes)}
+          {estimate.mats.mid > 0 && `, mats ${minutesWord(estimate.mats)} of it`}
+        </li>
+        {look.marks.of > 0 && (
+          <li>
+            keeps {look.marks.kept} of {look.marks.of} marks of the breed
+          </li>
+        )}
+      </ul>
+      {lost.length > 0 && (
+        <section>
+          <h3>What goes</h3>
+          <ul>
+            {lost.map(({ region, fromMm, toMm, daysBack }) => (
+              <li key={region}>
+                {region}: {Math.round(fromMm)} → {formatLength(toMm, unit)},{' '}
+                {daysBack === null ? 'may not come back the same' : `back in ${weeksWord(daysBack)}`}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {(risks.length > 0 || declined) && (
+        <section className="risks">
+          <h3>Risks</h3>
+          <ul>
+            {declined && <li>Not done here: {declined.about}</li>}
+            {risks.map(({ text }) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <footer>
+        <Form.Select
+          size="sm"
+          aria-label={`Another look in place of ${KIND_WORD[look.kind]}`}
+          value={swapped ? `${swapped.trimId} ${swapped.lean}` : ''}
+          onChange={(event) => {
+            const [trimId, lean] = event.target.value.split(' ');
+            const to = LEANS.find((one) => one === lean);
+            onSwap(trimId && to ? { trimId, lean: to } : null);
+          }}
+        >
+          <option value="">as proposed</option>
+          {breed.trims.flatMap((trim) =>
+            LEANS.map((lean) => (
+              <option key={trim.id + lean} value={`${trim.id} ${lean}`}>
+                {trim.name}
+                {lean === 'as-drawn' ? '' : `, ${lean}`}
+              </option>
+            )),
+          )}
+        </Form.Select>
+      </footer>
+    </article>
+  );
+}

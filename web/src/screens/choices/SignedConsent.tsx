@@ -1,0 +1,65 @@
+import type { Signature } from '@kurrel/contract';
+import { format } from 'date-fns';
+import Button from 'react-bootstrap/Button';
+import { Link, useParams } from 'react-router';
+import { problemOf, useConsentQuery, useSessionQuery } from '../../app/api.ts';
+import { Loading } from '../../parts/Loading.tsx';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { KIND_WORD } from './LookCard.tsx';
+
+/** A consent as it was signed, to read and to print. */
+export function SignedConsent() {
+  const { id = '', consentId = '' } = useParams();
+  const session = useSessionQuery();
+  const { data: consent, error, refetch } = useConsentQuery({ visitId: id, id: consentId });
+  if (error !== undefined) {
+    return (
+      <main id="content" className="page">
+        <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
+      </main>
+    );
+  }
+  if (!consent) return <Loading what="the consent" />;
+  return (
+    <main id="content" className="page signed">
+      <div className="no-print sides">
+        <Button onClick={() => window.print()}>Print</Button>
+        <Link className="btn btn-outline-secondary" to={`/visits/${id}/draft`}>
+          To the draft
+        </Link>
+      </div>
+      <article>
+        <p className="muted mb-1">{session.data?.salon.name}</p>
+        <h1>Consent for {consent.dog}</h1>
+        <p>
+          {consent.breed} · {KIND_WORD[consent.kind]}: {consent.trimName} · plan version {consent.planVersion}
+        </p>
+        <ul>
+          {consent.statements.map(({ text }) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+        <Drawn signature={consent.signature} />
+        <p>
+          Signed by <strong>{consent.signedBy}</strong> on{' '}
+          {format(new Date(consent.signedAt), 'd MMMM yyyy, H:mm')}, before {consent.witness}.
+        </p>
+        <p className="muted fingerprint">Fingerprint {consent.fingerprint}</p>
+      </article>
+    </main>
+  );
+}
+
+function Drawn({ signature }: { readonly signature: Signature }) {
+  const { width, height, strokes } = signature;
+  return (
+    <svg className="signature" viewBox={`0 0 ${width} ${height}`} role="img" aria-label="Signature">
+      {strokes.map((points, index) => (
+        <polyline
+          key={index}
+          points={points.reduce((text, n, i) => `${text}${i % 2 === 0 ? ' ' : ','}${n}`, '')}
+        />
+      ))}
+    </svg>
+  );
+}

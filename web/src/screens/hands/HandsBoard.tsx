@@ -1,0 +1,330 @@
+import type { VisitSheet } from '@kurrel/contract';
+import type { BreedPack, Find, Hands, MeasureKey, TapeQuestion } from '@kurrel/core';
+import { bodyOf, changesSince, questionTape } from '@kurrel/core';
+import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { ActionCreators } from 'redux-undo';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { dogViews } from '../../drawing/dogViews.ts';
+import { ageOf, tapeWord, zoneWord } from '../../parts/words.ts';
+import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { VisitPath } from '../../parts/VisitPath.tsx';
+import { CoatPanel } from './CoatPanel.tsx';
+import { Effects } from './Effects.tsx';
+import { FindLine } from './FindLine.tsx';
+import { findsByZone, changeWord } from './findWords.ts';
+import { FoundList } from './FoundList.tsx';
+import { HandsDrawing } from './HandsDrawing.tsx';
+import type { HandsTab } from './handsSlice.ts';
+import { confirmMeasure, lookAt, putFinds, takeHands } from './handsSlice.ts';
+import { PlacePanel } from './PlacePanel.tsx';
+import { Stops } from './Stops.tsx';
+import { TapeDrawing } from './TapeDrawing.tsx';
+import { TemperPanel } from './TemperPanel.tsx';
+import { useAutosave } from './useAutosave.ts';
+
+interface HandsBoardProps {
+  readonly sheet: VisitSheet;
+  readonly breed: BreedPack;
+  readonly hands: Hands;
+}
+
+const TABS: readonly (readonly [HandsTab, string])[] = [
+  ['place', 'This place'],
+  ['tape', 'Tape'],
+  ['coat', 'Coat'],
+  ['temper', 'Temper'],
+];
+
+/** The board: the dog from all sides, what is found where, and what it changes. */
+export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
+  const dispatch = useAppDispatch();
+  const look = useAppSelector((state) => state.hands.view);
+  const { past, future } = useAppSelector((state) => state.hands.sheet);
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const autosave = useAutosave(sheet, hands);
+  const [question, setQuestion] = useState<TapeQuestion | null>(null);
+
+  const { measurements, findings } = hands;
+  const body = useMemo(() => bodyOf(packs, breed, measurements, findings), [breed, measurements, findings]);
+  const views = useMemo(() => dogViews(packs, body), [body]);
+  const view = views.find(({ id }) => id === look.view) ?? views[0];
+  const finds = useMemo(() => findsByZone(hands, unit), [hands, unit]);
+  const unseen = useMemo(() => {
+    const seen = new Set(views.flatMap(({ shapes }) => shapes.map(({ zone }) => zone)));
+    return packs.zones.zones.filter(({ id, paired }) => !paired && !seen.has(id)).map(({ id }) => id);
+  }, [views]);
+  const changes = useMemo(() => {
+    const last = sheet.lastVisit && { signs: sheet.lastVisit.signs, predictedMm: sheet.predictedMm };
+    return changesSince(packs.signs, last, hands);
+  }, [sheet, hands]);
+
+  const pick = (zone: string | null) => dispatch(lookAt({ zone, tab: 'place' }));
+  /** Measurements are held against the breed first; all else goes on the sheet. */
+  const put = (found: readonly Find[], gesture?: string) => {
+    for (const find of found) {
+      if (find.kind !== 'measure') continue;
+      measure(find.key, find.value);
+    }
+    const others = found.filter(({ kind }) => kind !== 'measure');
+    if (others.length > 0) dispatch(putFinds({ finds: others, ...(gesture ? { gesture } : {}) }));
+    const [first] = others;
+    const zone = first && zoneOf(first);
+    if (zone) dispatch(lookAt({ zone, tab: 'place' }));
+  };
+  const measure = (key: MeasureKey, value: number) => {
+    const { [key]: _before, ...rest } = hands.measurements;
+    const asked = questionTape(breed, bodyOf(packs, breed, rest, []).measures, key, value);
+    setQuestion(asked);
+    if (!asked) dispatch(putFinds({ finds: [{ kind: 'measure', key, value }] }));
+  };
+
+  const { dog } = sheet;
+  const kg = body.measures.weightKg;
+  return (
+    <main id="content" className="hands">
+      <header className="draft-bar">
+        <VisitPath sheet={{ ...sheet, hands }} />
+        <span className="muted save-state" data-testid="hands-state">
+          {SAVE_WORD[autosave.state]}
+        </span>
+        <Button
+          size="sm"
+          variant="outline-secondary"
+          disabled={past.length === 0}
+          onClick={() => dispatch(ActionCreators.undo())}
+        >
+          Undo
+        </Button>
+        <Button
+          size="sm"
+          variant="outline-secondary"
+          disabled={future.length === 0}
+          onClick={() => dispatch(ActionCreators.redo())}
+        >
+          Redo
+        </Button>
+      </header>
+      <aside className="dog-strip" aria-label="Dog">
+        <h1>{dog.name}</h1>
+        <p>
+          {dog.breedCalled || breed.name} · {ageOf(dog.bornOn, new Date())} · {kg.predicted && 'about '}
+          {Math.round(kg.kg)} kg
+        </p>
+        <Stops sheet={sheet} hands={hands} />
+        {dog.remember.length > 0 && (
+          <ul className="remember" aria-label="Remember">
+            {dog.remember.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        )}
+        {changes.length > 0 && (
+          <section>
+            <h2>Since last visit</h2>
+            <ul className="changes">
+              {changes.map((change) => (
+                <li key={`${change.kind}${change.zone ?? ''}`}>{changeWord(change, unit)}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <FoundList hands={hands} unit={unit} onPick={pick} />
+      </aside>
+      <section className="sheet" aria-label="Drawing">
+        <FindLine onFinds={put} />
+        {autosave.problem && (
+          <SaveTrouble autosave={autosave} onTheirs={(theirs) => dispatch(takeHands(theirs))} />
+        )}
+        {question && (
+          <Question
+            question={question}
+            breed={breed.name}
+            onConfirm={() => {
+              dispatch(confirmMeasure(question));
+              setQuestion(null);
+            }}
+            onDrop={() => setQuestion(null)}
+          />
+        )}
+        {look.tab === 'tape' ? (
+          <TapeDrawing body={body} hands={hands} unit={unit} onMeasure={measure} />
+        ) : (
+          view && (
+            <>
+              <div className="views" role="group" aria-label="View">
+                {views.map(({ id, name }, index) => (
+                  <button
+                    key={id}
+                    type="button"
+                    className="chip"
+                    aria-pressed={id === view.id}
+                    aria-keyshortcuts={`${index + 1}`}
+                    onClick={() => dispatch(lookAt({ view: id }))}
+                  >
+                    {name}
+                  </button>
+                ))}
+                <span className="ms-auto" />
+                <button
+                  type="button"
+                  className="chip"
+                  aria-pressed={look.zone === null}
+                  onClick={() => pick(null)}
+                >
+                  whole dog
+                </button>
+                {unseen.map((zone) => (
+                  <button
+                    key={zone}
+                    type="button"
+                    className="chip"
+                    aria-pressed={look.zone === zone}
+                    onClick={() => pick(zone)}
+                  >
+                    {zoneWord(zone)}
+                  </button>
+                ))}
+              </div>
+              <HandsDrawing
+                label={`${dog.name}, ${view.name} view: touch a place`}
+                view={view}
+                selected={look.zone}
+                finds={finds}
+                onPick={pick}
+              />
+            </>
+          )
+        )}
+      </section>
+      <aside className="zone-panel" aria-label="What is found">
+        <div className="tabs" role="group" aria-label="Show">
+          {TABS.map(([tab, name]) => (
+            <button
+              key={tab}
+              type="button"
+              aria-pressed={look.tab === tab}
+              onClick={() => dispatch(lookAt({ tab }))}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        {look.tab === 'place' && (
+          <PlacePanel
+            key={look.zone ?? 'dog'}
+            zone={look.zone}
+            sheet={sheet}
+            hands={hands}
+            unit={unit}
+            onFinds={put}
+          />
+        )}
+        {look.tab === 'tape' && <TapeHelp />}
+        {look.tab === 'coat' && <CoatPanel hands={hands} breed={breed} />}
+        {look.tab === 'temper' && <TemperPanel hands={hands} ageMonths={sheet.ageMonths} />}
+      </aside>
+      <Effects sheet={sheet} breed={breed} hands={hands} unit={unit} />
+    </main>
+  );
+}
+
+const SAVE_WORD = {
+  saved: 'saved',
+  saving: 'saving …',
+  waiting: 'to be saved',
+  failed: 'not saved',
+} as const;
+
+const zoneOf = (find: Find): string | null => {
+  switch (find.kind) {
+    case 'sign':
+      return find.sign.zone;
+    case 'mat':
+      return find.mat.zone;
+    case 'length':
+      return find.zone;
+    default:
+      return null;
+  }
+};
+
+function TapeHelp() {
+  return (
+    <p className="muted">
+      Type what the tape says where it is drawn: 440, 44 cm or 17 1/2 in. Grey figures are what the breed
+      predicts. The dog stands square; hair lies, bones do not.
+    </p>
+  );
+}
+
+function Question({
+  question,
+  breed,
+  onConfirm,
+  onDrop,
+}: {
+  readonly question: TapeQuestion;
+  readonly breed: string;
+  readonly onConfirm: () => void;
+  readonly onDrop: () => void;
+}) {
+  const { key, value, usual, impossible } = question;
+  const unit = key === 'weightKg' ? 'kg' : 'mm';
+  const [lo, hi] = usual.map((n) => Math.round(n));
+  return (
+    <div className="conflict question" role="alert">
+      <span>
+        <strong>
+          {tapeWord[key]} {value} {unit}?
+        </strong>{' '}
+        {impossible
+          ? 'No dog measures that: check the tape and the unit.'
+          : `A ${breed} usually has ${lo} to ${hi} ${unit}.`}
+      </span>
+      {!impossible && (
+        <Button size="sm" variant="outline-primary" onClick={onConfirm}>
+          Measured twice: it is {value} {unit}
+        </Button>
+      )}
+      <Button size="sm" onClick={onDrop}>
+        Take it back
+      </Button>
+    </div>
+  );
+}
+
+function SaveTrouble({
+  autosave,
+  onTheirs,
+}: {
+  readonly autosave: ReturnType<typeof useAutosave>;
+  readonly onTheirs: (hands: Hands) => void;
+}) {
+  const { problem, save } = autosave;
+  if (!problem) return null;
+  const theirs =
+    problem.type === 'urn:kurrel:problem:changed-meanwhile' ? (problem.current as VisitSheet) : null;
+  if (!theirs) return <ProblemNote problem={problem} onRetry={() => save()} />;
+  const versions = { version: theirs.handsVersion, dogVersion: theirs.dog.version };
+  return (
+    <div className="conflict question" role="alert">
+      <span>
+        <strong>Somebody else wrote on this dog meanwhile.</strong> Yours is still here; nothing is lost.
+      </span>
+      <Button size="sm" variant="outline-primary" onClick={() => save(versions)}>
+        Keep mine
+      </Button>
+      <Button
+        size="sm"
+        onClick={() => {
+          onTheirs(theirs.hands);
+          save(versions);
+        }}
+      >
+        Take theirs
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+import type { Point } from '@kurrel/core';
+import { useMemo } from 'react';
+import type { DogView } from '../../drawing/dogViews.ts';
+import { placeCallouts } from '../../drawing/callouts.ts';
+import { SHEET } from '../../drawing/frame.ts';
+import { zoneWord } from '../../parts/words.ts';
+
+interface HandsDrawingProps {
+  readonly label: string;
+  readonly view: DogView;
+  readonly selected: string | null;
+  readonly finds: ReadonlyMap<string, readonly string[]>;
+  readonly onPick: (zone: string) => void;
+}
+
+const LABEL_HEIGHT = 26;
+
+/** The dog to lay a hand on: every place can be touched or reached by keyboard, what was found is written where it is. */
+export function HandsDrawing({ label, view, selected, finds, onPick }: HandsDrawingProps) {
+  const first = new Set<string>();
+  return (
+    <svg
+      className="dog hands-dog"
+      viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
+      role="group"
+      aria-label={label}
+    >
+      {view.contours.map(({ id, d }) => (
+        <clipPath key={id} id={`hands-${view.id}-${id}`}>
+          <path d={d} />
+        </clipPath>
+      ))}
+      {view.contours.map(({ id, d }) => (
+        <path key={id} d={d} className="contour" />
+      ))}
+      {view.shapes.map(({ zone, d, clip }, index) => {
+        const focusable = !first.has(zone);
+        first.add(zone);
+        const found = finds.get(zone);
+        return (
+          <path
+            key={index}
+            d={d}
+            data-zone={zone}
+            className={`place${zone === selected ? ' selected' : ''}${found ? ' found' : ''}`}
+            clipPath={clip === null ? undefined : `url(#hands-${view.id}-${clip})`}
+            onClick={() => onPick(zone)}
+            {...(focusable
+              ? {
+                  tabIndex: 0,
+                  role: 'button',
+                  'aria-label': `${zoneWord(zone)}${found ? `: ${found.join(', ')}` : ''}`,
+                  'aria-pressed': zone === selected,
+                  onKeyDown: (event: React.KeyboardEvent) => {
+                    if (event.key !== 'Enter' && event.key !== ' ') return;
+                    event.preventDefault();
+                    onPick(zone);
+                  },
+                }
+              : {})}
+          />
+        );
+      })}
+      <g className="face" aria-hidden="true">
+        {view.marks.map(({ kind, at, r }, index) => (
+          <circle key={index} cx={at.x} cy={at.y} r={r} className={kind} />
+        ))}
+      </g>
+      <Finds view={view} finds={finds} selected={selected} onPick={onPick} />
+    </svg>
+  );
+}
+
+function Finds({ view, finds, selected, onPick }: Omit<HandsDrawingProps, 'label'>) {
+  const placed = useMemo(() => {
+    const callouts = [...finds].flatMap(([zone, words]) => {
+      const anchor = view.anchors.get(zone);
+      return anchor ? [{ key: zone, anchor, width: widthOf(wordsOf(words)), height: LABEL_HEIGHT }] : [];
+    });
+    return placeCallouts(callouts, view.polygons);
+  }, [view, finds]);
+  return (
+    <g className="callouts" aria-hidden="true">
+      {placed.map(({ key, x, y, from }) => {
+        const words = wordsOf(finds.get(key) ?? []);
+        const anchor: Point = view.anchors.get(key) ?? from;
+        return (
+          <g key={key} className={key === selected ? 'callout on' : 'callout'} onClick={() => onPick(key)}>
+            <line x1={anchor.x} y1={anchor.y} x2={from.x} y2={from.y} />
+            <circle cx={anchor.x} cy={anchor.y} r={3.6} />
+            <rect x={x} y={y} width={widthOf(words)} height={LABEL_HEIGHT} rx={5} />
+            <text x={x + 8} y={y + 18} className="find">
+              {words}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+const wordsOf = (words: readonly string[]) =>
+  words.length > 1 ? `${words[0] ?? ''} +${words.length - 1}` : (words[0] ?? '');
+const widthOf = (words: string) => 18 + words.length * 7.5;

@@ -1,0 +1,111 @@
+import type { Mat } from '@kurrel/core';
+import { useAppDispatch } from '../../app/store.ts';
+import { matWord, TIGHTNESS } from './findWords.ts';
+import { changeMat, dropFind } from './handsSlice.ts';
+import { NumberField } from '../../parts/NumberField.tsx';
+
+const SIZES = [
+  [2, 2],
+  [4, 3],
+  [8, 5],
+] as const;
+const TO_SKIN = [0.5, 1, 2, 4, 8] as const;
+
+/** One mat: how big, how tight, how near the skin, what is in it and under it. */
+export function MatEditor({ mat }: { readonly mat: Mat }) {
+  const dispatch = useAppDispatch();
+  const change = (patch: Partial<Omit<Mat, 'id'>>) => dispatch(changeMat({ id: mat.id, change: patch }));
+  const size = (label: string, key: 'lengthCm' | 'widthCm') => (
+    <NumberField
+      label={label}
+      unit="cm"
+      value={mat[key]}
+      lo={0.2}
+      hi={60}
+      refusal="A mat is 0.2 to 60 cm: is this in mm?"
+      onNumber={(value) => change({ [key]: value })}
+    />
+  );
+  return (
+    <fieldset className="mat">
+      <legend>{matWord(mat)}</legend>
+      <div className="sides" role="group" aria-label="Size">
+        {SIZES.map(([length, width]) => (
+          <button
+            key={length}
+            type="button"
+            className="chip"
+            aria-pressed={mat.lengthCm === length && mat.widthCm === width}
+            onClick={() => change({ lengthCm: length, widthCm: width })}
+          >
+            {length}×{width} cm
+          </button>
+        ))}
+      </div>
+      <div className="sides" role="group" aria-label="Tightness">
+        {([1, 2, 3, 4] as const).map((tightness) => (
+          <button
+            key={tightness}
+            type="button"
+            className="chip"
+            aria-pressed={mat.tightness === tightness}
+            onClick={() => change({ tightness })}
+          >
+            {tightness} {TIGHTNESS[tightness]}
+          </button>
+        ))}
+      </div>
+      <div className="sides" role="group" aria-label="Clear of the skin">
+        {TO_SKIN.map((mm) => (
+          <button
+            key={mm}
+            type="button"
+            className="chip"
+            aria-pressed={mat.toSkinMm === mm}
+            onClick={() => change({ toSkinMm: mm })}
+          >
+            {mm} mm
+          </button>
+        ))}
+      </div>
+      <div className="grid narrow">
+        {size('Length', 'lengthCm')}
+        {size('Width', 'widthCm')}
+        <NumberField
+          label="Clear of the skin"
+          unit="mm"
+          value={mat.toSkinMm}
+          lo={0}
+          hi={100}
+          refusal="The distance to the skin is 0 to 100 mm."
+          onNumber={(toSkinMm) => change({ toSkinMm })}
+        />
+      </div>
+      <div className="sides">
+        <button
+          type="button"
+          className="chip"
+          aria-pressed={mat.burr}
+          onClick={() => change({ burr: !mat.burr })}
+        >
+          burr in it
+        </button>
+        <button
+          type="button"
+          className="chip stops"
+          aria-pressed={mat.sores}
+          onClick={() => change({ sores: !mat.sores })}
+        >
+          sores beneath
+        </button>
+        <button
+          type="button"
+          className="chip"
+          onClick={() => dispatch(dropFind({ kind: 'mat', id: mat.id }))}
+        >
+          take off
+        </button>
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,149 @@
+import type { VisitSheet } from '@kurrel/contract';
+import type { Find, Hands, LengthUnit, StructureFinding, Tightness } from '@kurrel/core';
+import { otherSide, TO_SKIN_MM, zoneKindId } from '@kurrel/core';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { LengthField } from '../../parts/LengthField.tsx';
+import { zoneWord } from '../../parts/words.ts';
+import { TIGHTNESS } from './findWords.ts';
+import { GaugePanel } from './GaugePanel.tsx';
+import { dropFind, lookAt, putFinds } from './handsSlice.ts';
+import { MatEditor } from './MatEditor.tsx';
+import { SignChips } from './SignChips.tsx';
+
+interface PlacePanelProps {
+  readonly zone: string | null;
+  readonly sheet: VisitSheet;
+  readonly hands: Hands;
+  readonly unit: LengthUnit;
+  readonly onFinds: (finds: readonly Find[], gesture?: string) => void;
+}
+
+/** What may be found in the place in focus: hair, mats, signs, structure. Each is a touch. */
+export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProps) {
+  const dispatch = useAppDispatch();
+  if (zone === null) {
+    return (
+      <div className="place">
+        <h2 className="place-name">The whole dog</h2>
+        <SignChips hands={hands} zone={null} />
+        <Structure hands={hands} kinds={null} side={null} />
+      </div>
+    );
+  }
+  const other = otherSide(zone);
+  const mats = hands.mats.filter((mat) => mat.zone === zone);
+  const predictedMm = sheet.predictedMm[zone];
+  const [, side] = zone.split('.');
+  return (
+    <div className="place">
+      <div className="place-head">
+        <h2 className="place-name">{zoneWord(zone)}</h2>
+        {other !== zone && (
+          <button type="button" className="chip" onClick={() => dispatch(lookAt({ zone: other }))}>
+            other side
+          </button>
+        )}
+      </div>
+      <h2>Mats</h2>
+      <div className="sides" role="group" aria-label="Add a mat">
+        {([1, 2, 3, 4] as const).map((tightness) => (
+          <button
+            key={tightness}
+            type="button"
+            className="chip"
+            onClick={() => onFinds([newMat(zone, tightness)])}
+          >
+            {TIGHTNESS[tightness]}
+          </button>
+        ))}
+      </div>
+      {mats.map((mat) => (
+        <MatEditor key={mat.id} mat={mat} />
+      ))}
+      <SignChips hands={hands} zone={zone} />
+      <Structure
+        hands={hands}
+        kinds={[zoneKindId(zone)]}
+        side={side === 'left' || side === 'right' ? side : null}
+      />
+      <h2>Hair, stretched</h2>
+      <LengthField
+        label={
+          predictedMm === undefined ? 'Measured' : `Measured (about ${Math.round(predictedMm)} mm expected)`
+        }
+        mm={hands.lengths[zone]?.mm ?? null}
+        unit={unit}
+        onLength={(mm) =>
+          onFinds([{ kind: 'length', zone, length: { mm, sdMm: null, readings: 1, by: 'rule' } }])
+        }
+        onEmpty={() => dispatch(dropFind({ kind: 'length', zone }))}
+      />
+      <GaugePanel visitId={sheet.visit.id} zone={zone} onFinds={onFinds} />
+    </div>
+  );
+}
+
+const newMat = (zone: string, tightness: Tightness): Find => ({
+  kind: 'mat',
+  mat: {
+    zone,
+    lengthCm: 3,
+    widthCm: 3,
+    tightness,
+    toSkinMm: TO_SKIN_MM[tightness],
+    burr: false,
+    sores: false,
+  },
+});
+
+/** Structure felt under the hair here: once is mild, again is marked, again takes it off. */
+function Structure({
+  hands,
+  kinds,
+  side,
+}: {
+  readonly hands: Hands;
+  readonly kinds: readonly string[] | null;
+  readonly side: 'left' | 'right' | null;
+}) {
+  const dispatch = useAppDispatch();
+  const possible = packs.findings.findings.filter(
+    ({ at }) => kinds === null || at.some((k) => kinds.includes(k)),
+  );
+  if (possible.length === 0) return null;
+  const sideOf = ({ sided }: StructureFinding) => (sided ? side : null);
+  const seenOf = (finding: StructureFinding) =>
+    hands.findings.find((f) => f.finding === finding.id && (f.side ?? null) === sideOf(finding));
+  const touch = (finding: StructureFinding) => {
+    const seen = seenOf(finding);
+    const at = { finding: finding.id, side: sideOf(finding) };
+    if (seen?.severity === 'marked') dispatch(dropFind({ kind: 'structure', ...at }));
+    else {
+      const severity = seen ? 'marked' : 'mild';
+      dispatch(putFinds({ finds: [{ kind: 'structure', finding: { ...at, severity } }] }));
+    }
+  };
+  return (
+    <section>
+      <h2>Structure</h2>
+      <div className="sides" role="group" aria-label="Structure">
+        {possible.map((finding) => {
+          const seen = seenOf(finding);
+          return (
+            <button
+              key={finding.id}
+              type="button"
+              className="chip"
+              aria-pressed={seen !== undefined}
+              onClick={() => touch(finding)}
+            >
+              {finding.name}
+              {seen && <span className="level"> {seen.severity}</span>}
+            </button>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,59 @@
+import type { Change, Hands, Mat, SeenSign, StructureFinding } from '@kurrel/core';
+import { byId } from '@kurrel/core';
+import type { LengthUnit } from '@kurrel/core';
+import { formatLength } from '@kurrel/core';
+import { packs } from '../../app/packs.ts';
+import { zoneWord } from '../../parts/words.ts';
+
+export const TIGHTNESS = ['', 'loose', 'firm', 'tight', 'felted'] as const;
+
+export const matWord = ({ lengthCm, widthCm, tightness, burr }: Mat) =>
+  `${TIGHTNESS[tightness]} mat ${lengthCm}×${widthCm} cm${burr ? ', burr' : ''}`;
+
+export function signWord({ sign, level, sizeMm }: SeenSign, unit: LengthUnit): string {
+  const { name } = byId('sign', packs.signs.signs, sign);
+  const size = sizeMm === null ? '' : ` ${formatLength(sizeMm, unit)}`;
+  return `${name}${level === 'marked' ? ', marked' : ''}${size}`;
+}
+
+export const findingOf = (id: string): StructureFinding => byId('finding', packs.findings.findings, id);
+
+/** What was found in each place, in words, the most telling first. */
+export function findsByZone(hands: Hands, unit: LengthUnit): ReadonlyMap<string, readonly string[]> {
+  const finds = new Map<string, string[]>();
+  const add = (zone: string, words: string) => finds.set(zone, [...(finds.get(zone) ?? []), words]);
+  for (const mat of hands.mats) add(mat.zone, matWord(mat));
+  for (const seen of hands.signs) if (seen.zone !== null) add(seen.zone, signWord(seen, unit));
+  for (const { finding, severity, side } of hands.findings) {
+    const { at, name } = findingOf(finding);
+    const zone = packs.zones.zones.find(({ id }) => id === at[0]);
+    const place = zone?.paired ? `${zone.id}.${side ?? 'left'}` : (zone?.id ?? '');
+    add(place, `${name}${severity === 'marked' ? ', marked' : ''}`);
+  }
+  for (const [zone, { mm, sdMm, readings }] of Object.entries(hands.lengths)) {
+    const spread = sdMm === null ? '' : ` ±${sdMm.toFixed(1)}`;
+    add(zone, `${formatLength(mm, unit)}${spread}${readings > 1 ? ` (${readings})` : ''}`);
+  }
+  return finds;
+}
+
+export function changeWord(change: Change, unit: LengthUnit): string {
+  const length = (mm: number) => formatLength(mm, unit);
+  const where = zoneWord(change.zone);
+  switch (change.kind) {
+    case 'new':
+      return `New: ${byId('sign', packs.signs.signs, change.sign).name}, ${where}`;
+    case 'gone':
+      return `Gone: ${byId('sign', packs.signs.signs, change.sign).name}, ${where}`;
+    case 'grown':
+    case 'shrunk': {
+      const { name } = byId('sign', packs.signs.signs, change.sign);
+      return `${name}, ${where}: ${change.kind} from ${length(change.fromMm)} to ${length(change.toMm)}`;
+    }
+    case 'shorter':
+    case 'longer': {
+      const by = Math.abs(change.measuredMm - change.predictedMm);
+      return `${where}: ${length(by)} ${change.kind} than the last record predicts`;
+    }
+  }
+}
