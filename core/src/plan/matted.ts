@@ -1,10 +1,12 @@
 import { bodySurface } from '../bath/surface.ts';
 import type { Coat } from '../coat/hair.ts';
+import type { BreedPack, Fallback } from '../breeds/pack.ts';
 import { byId } from '../failure.ts';
 import type { JudgedMat, MatPlan } from '../mats/matPlan.ts';
 import { matPlan } from '../mats/matPlan.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import type { PlanInput, SeenRestriction } from './input.ts';
+import type { Conflict } from './reason.ts';
 import { zoneKindId } from './zones.ts';
 
 /** The mats of a dog judged by its salon and patience, and the restrictions that clipping them brings. */
@@ -48,6 +50,27 @@ export function lostZones(plan: MatPlan | null): ReadonlyMap<string, JudgedMat> 
   }
   return lost;
 }
+
+/** What the breed's trims become where these zones are lost. */
+export const fallbacksFor = (breed: BreedPack, lost: ReadonlyMap<string, JudgedMat>): readonly Fallback[] =>
+  (breed.fallbacks ?? []).filter(({ whenLost }) =>
+    [...lost.keys()].some((zone) => whenLost.includes(zoneKindId(zone))),
+  );
+
+/** Says that the trim is another one now, and what is kept to the end. */
+export const fallbackConflicts = (
+  fallbacks: readonly Fallback[],
+  lost: ReadonlyMap<string, JudgedMat>,
+): Conflict[] =>
+  fallbacks.map(({ name, keep, whenLost }) => ({
+    kind: 'mat-changes-trim',
+    zone: [...lost.keys()].find((zone) => whenLost.includes(zoneKindId(zone))) ?? '',
+    wonMm: null,
+    askedMm: null,
+    about: name,
+    alternatives: keep === null ? [] : [keep],
+    daysToGrow: null,
+  }));
 
 /** The shortest any restriction lets a zone be, mm. */
 function floorOf({ packs, restrictions }: PlanInput, zone: string): number {

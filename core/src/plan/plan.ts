@@ -1,6 +1,6 @@
 import { byId } from '../failure.ts';
 import type { Source } from '../breeds/source.ts';
-import type { TrimArea } from '../breeds/pack.ts';
+import type { Fallback, TrimArea } from '../breeds/pack.ts';
 import type { Coat } from '../coat/hair.ts';
 import { coatOf, visibleAlong } from '../coat/hair.ts';
 import type { JudgedMat, MatPlan } from '../mats/matPlan.ts';
@@ -12,7 +12,7 @@ import { pickTools } from '../tools/pick.ts';
 import type { Override, PlanInput } from './input.ts';
 import type { Limits } from './limits.ts';
 import { limitsOf } from './limits.ts';
-import { judgeMats, lostZones } from './matted.ts';
+import { fallbackConflicts, fallbacksFor, judgeMats, lostZones } from './matted.ts';
 import type { RoughClip } from './roughClip.ts';
 import { roughClipOf } from './roughClip.ts';
 import type { Schooled } from './schools.ts';
@@ -20,7 +20,7 @@ import { schooled } from './schools.ts';
 import type { Conflict, Reason } from './reason.ts';
 import { areaOf, conflict, targetOf } from './target.ts';
 import type { DogZone, Side } from './zones.ts';
-import { dogZones, otherSide, zoneKindId } from './zones.ts';
+import { dogZones, otherSide } from './zones.ts';
 
 /** Raised whenever the same input may give another plan. */
 export const CORE_VERSION = 2;
@@ -123,44 +123,15 @@ export function planGroom(asked: PlanInput): Plan {
   const judged = judgeMats(restricted, coat, options);
   const input = { ...restricted, restrictions: [...restricted.restrictions, ...judged.restrictions] };
   const lost = lostZones(judged.plan);
-  const conflicts: Conflict[] = [];
-  const fallbacks = (breed.fallbacks ?? []).filter(({ whenLost }) =>
-    [...lost.keys()].some((zone) => whenLost.includes(zoneKindId(zone))),
-  );
+  const fallbacks = fallbacksFor(breed, lost);
+  const setting: Setting = { coat, input, options, mats: judged.plan, lost, fallbacks, trimName: trim.name };
+  const conflicts: Conflict[] = fallbackConflicts(fallbacks, lost);
   const areas = [...trim.areas, ...fallbacks.flatMap((fallback) => fallback.areas)];
   const drafts = dogZones(packs.zones).flatMap((zone): Draft[] => {
     const area = areaOf(areas, zone.kind);
     if (!area) return [];
-    const fallback = fallbacks.find((one) => one.areas.includes(area));
-    const kept = fallback?.whenLost.includes(zone.kind.id) ? fallback.keep : null;
-    const name = fallback?.name ?? trim.name;
-    return [
-      draftZone(
-        zone,
-        area,
-        name,
-        coat,
-        input,
-        options,
-        lost.get(zone.id) ?? null,
-        judged.plan,
-        kept,
-        conflicts,
-      ),
-    ];
+    return [draftZone(zone, area, setting, conflicts)];
   });
-  for (const { name, keep, whenLost } of fallbacks) {
-    const zone = [...lost.keys()].find((id) => whenLost.includes(zoneKindId(id))) ?? '';
-    conflicts.push({
-      kind: 'mat-changes-trim',
-      zone,
-      wonMm: null,
-      askedMm: null,
-      about: name,
-      alternatives: keep === null ? [] : [keep],
-      daysToGrow: null,
-    });
-  }
   const demands = drafts.flatMap(({ demand }) => demand ?? []);
   const picked = pickTools({ zones: demands, options, policy: packs.tools.policy });
   const zones = drafts.map((draft) =>
@@ -207,20 +178,24 @@ function withWholeDog(seen: PlanInput['restrictions'], more: readonly string[]):
   return [...seen, ...fresh.map((restriction) => ({ restriction, zone: null }))];
 }
 
-function draftZone(
-  zone: DogZone,
-  area: TrimArea,
-  trimName: string,
-  coat: Coat,
-  input: PlanInput,
-  options: readonly ToolOption[],
-  lost: JudgedMat | null,
-  mats: MatPlan | null,
-  kept: string | null,
-  conflicts: Conflict[],
-): Draft {
+/** What is the same for every zone of the dog. */
+interface Setting {
+  readonly coat: Coat;
+  readonly input: PlanInput;
+  readonly options: readonly ToolOption[];
+  readonly mats: MatPlan | null;
+  readonly lost: ReadonlyMap<string, JudgedMat>;
+  readonly fallbacks: readonly Fallback[];
+  readonly trimName: string;
+}
+
+function draftZone(zone: DogZone, area: TrimArea, setting: Setting, conflicts: Conflict[]): Draft {
+  const { coat, input, options, mats, fallbacks } = setting;
+  const lost = setting.lost.get(zone.id) ?? null;
+  const trimName = fallbacks.find(({ areas }) => areas.includes(area))?.name ?? setting.trimName;
+  const brought = fallbacks.find(({ whenLost }) => lost !== null && whenLost.includes(zone.kind.id));
   const here = mats?.mats.filter(({ mat }) => mat.zone === zone.id) ?? [];
-  const limits = withMats(limitsOf(zone, coat, input), lost, here, kept);
+  const limits = withMats(limitsOf(zone, coat, input), lost, here, brought?.keep ?? null);
   const { packs, schools, purpose } = input;
   const school = schooled(packs.schools, schools, zone, area, coat, purpose, here.length > 0);
   const target = targetOf(zone, area, trimName, coat, limits, input, school);

@@ -1,0 +1,415 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { breed, breeds, fullDrawer, inputFor, packs } from '../../testing/packs.ts';
+import type { Hands, Mat, SeenSign } from '../hands/hands.ts';
+import { freshHands, mirrored } from '../hands/hands.ts';
+import { restrictionsOf } from '../hands/judge.ts';
+import type { PlanChoices } from './input.ts';
+import { planInputOf } from './input.ts';
+import { factsWith } from './facts.ts';
+import type { Plan } from './plan.ts';
+import { planGroom } from './plan.ts';
+import { dogZones, otherSide } from './zones.ts';
+import { schoolsOf } from './schools.ts';
+
+const zoneOf = (plan: Plan, id: string) => {
+  const zone = plan.zones.find((z) => z.zone === id);
+  if (!zone) throw new Error(`no zone ${id}`);
+  return zone;
+};
+const zoneIds = dogZones(packs.zones).map(({ id }) => id);
+const longHair = Object.fromEntries(zoneIds.map((id) => [id, 70]));
+const mat = (zone: string, extra: Partial<Mat> = {}): Mat => ({
+  id: 'm1',
+  zone,
+  lengthCm: 4,
+  widthCm: 3,
+  tightness: 4,
+  toSkinMm: 1,
+  burr: false,
+  sores: false,
+  ...extra,
+});
+const kinds = (plan: Plan) => plan.conflicts.map(({ kind }) => kind);
+const rules = (plan: Plan, zone: string) => zoneOf(plan, zone).reasons.map(({ rule }) => rule);
+const schools = (answers: Record<string, string>) => schoolsOf(packs.schools, answers);
+
+describe('felted ear mats a millimetre from the skin', () => {
+  const ears = [mat('ear-outside.left'), mat('ear-outside.right', { id: 'm2' })];
+  const plan = planGroom(inputFor('havanese', { hairMm: longHair, mats: ears }));
+
+  it('are clipped under with the longest blade that passes, with the lay, and change the ears of the trim', () => {
+    for (const side of ['left', 'right']) {
+      const ear = zoneOf(plan, `ear-outside.${side}`);
+      expect(ear.tool).toMatchObject({ label: 'blade-30', direction: 'with' });
+      expect(ear.leftMm).toBeLessThan(1);
+      expect(ear.reasons).toContainEqual(
+        expect.objectContaining({
+          rule: 'mat-clipped',
+          about: 'felted',
+          effect: { kind: 'ceiling', mm: 0.5 },
+        }),
+      );
+    }
+    expect(zoneOf(plan, 'ear-fringe.left').targetMm).toBe(8);
+    expect(kinds(plan)).toEqual(expect.arrayContaining(['mat-takes-hair', 'mat-changes-trim']));
+  });
+
+  it('bring the warning of blood in the leather, and a rough clip before the bath', () => {
+    expect(zoneOf(plan, 'ear-outside.left').cautions.join()).toMatch(/blood can swell/);
+    expect(plan.roughClip).toMatchObject({ wanted: true, because: ['mats to be clipped'] });
+  });
+
+  it('on one side only, ask whether the other is to match', () => {
+    const one = planGroom(inputFor('havanese', { hairMm: longHair, mats: ears.slice(0, 1) }));
+    expect(one.conflicts.find(({ kind }) => kind === 'one-side-lost')?.alternatives).toHaveLength(2);
+  });
+
+  it('are refused where no blade above the salon’s floor passes: left alone, for a vet', () => {
+    const matPolicy = { limitMinutes: 20, bladeFloorMm: 1.5, feePerHour: 60 };
+    const floored = planGroom(inputFor('havanese', { hairMm: longHair, mats: ears, matPolicy }));
+    expect(zoneOf(floored, 'ear-outside.left').leftAlone).toBe(true);
+    expect(kinds(floored)).toContain('mat-beyond-floor');
+    expect(kinds(floored)).not.toContain('mat-takes-hair');
+  });
+});
+
+describe('packed undercoat', () => {
+  const signs: SeenSign[] = [{ sign: 'packed-undercoat', zone: 'back', level: null, sizeMm: null, note: '' }];
+  const restrictions = restrictionsOf(signs, packs);
+
+  it('lets no guard comb pass: another tool, or none, and the reason', () => {
+    const before = planGroom(inputFor('standard-poodle', { hairMm: longHair }));
+    const plan = planGroom(inputFor('standard-poodle', { hairMm: longHair, signs, restrictions }));
+    expect(zoneOf(before, 'back').tool?.technique).toBe('comb');
+    expect(zoneOf(plan, 'back').tool?.technique).not.toBe('comb');
+    expect(zoneOf(plan, 'back').reasons[0]).toMatchObject({ effect: { kind: 'removes', what: ['comb'] } });
+    expect(zoneOf(plan, 'back').cautions.join()).toMatch(/rake to the skin first/);
+  });
+});
+
+describe('a beard matted to the lip on a dog of thirteen', () => {
+  const beard = mat('beard', { lengthCm: 8, widthCm: 5, toSkinMm: 1.5 });
+  const old = {
+    hairMm: longHair,
+    mats: [beard],
+    coat: { type: 'wire', modifiers: ['senior'], dense: false },
+    temper: { handling: 'wary', standingMinutes: 25, said: false } as const,
+  };
+
+  it.each(['airedale-terrier', 'giant-schnauzer', 'west-highland-white-terrier', 'border-terrier'])(
+    'makes the short face the plan for the %s',
+    (id) => {
+      const plan = planGroom(inputFor(id, old));
+      const asked = planGroom(inputFor(id, { ...old, mats: [] }));
+      expect(zoneOf(plan, 'beard').leftMm).toBeLessThanOrEqual(1.5);
+      expect(zoneOf(plan, 'foreface.left').targetMm).toBeLessThan(zoneOf(asked, 'foreface.left').targetMm);
+      const change = plan.conflicts.find(({ kind }) => kind === 'mat-changes-trim');
+      expect(change?.about).toMatch(/short/);
+      expect(change?.alternatives.join()).toMatch(/tuft/);
+      expect(zoneOf(plan, 'beard').cautions.join()).toMatch(/tuft of the chin/);
+    },
+  );
+
+  it('keeps old skin from against the lay and skip-tooth, and the sitting short', () => {
+    const plan = planGroom(inputFor('giant-schnauzer', old));
+    expect(plan.zones.every(({ tool }) => tool === null || tool.direction === 'with')).toBe(true);
+    expect(plan.standingMinutes).toBe(20);
+    expect(rules(plan, 'back')).toContain('coat-modifier');
+  });
+});
+
+describe('a summer shave-down on a double coat', () => {
+  const wish = { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16 } as const;
+
+  it('is refused by the one school, with the alternatives first', () => {
+    const plan = planGroom(
+      inputFor('samoyed', {
+        wish,
+        hairMm: longHair,
+        schools: schools({ doubleCoat: 'decline' }),
+        doubleCoatConsent: true,
+      }),
+    );
+    const refused = plan.conflicts.find(({ kind }) => kind === 'double-coat-declined');
+    expect(refused?.alternatives).toContain('bath and de-shed');
+    for (const zone of ['back', 'rib.left', 'thigh.right']) {
+      expect(['clip', 'comb']).not.toContain(zoneOf(plan, zone).tool?.technique);
+    }
+  });
+
+  it('goes to the longest workable length by the other, with the risk at the step', () => {
+    const plan = planGroom(
+      inputFor('samoyed', {
+        wish,
+        hairMm: longHair,
+        schools: schools({ doubleCoat: 'consent' }),
+        doubleCoatConsent: true,
+      }),
+    );
+    expect(zoneOf(plan, 'back').leftMm).toBeGreaterThanOrEqual(packs.safety.doubleCoat.floorMm - 1e-9);
+    expect(zoneOf(plan, 'back').cautions.join()).toMatch(/sun, insects and heat/);
+  });
+});
+
+describe('allergic skin wanting a 40', () => {
+  const blade40 = {
+    zone: 'throat',
+    targetMm: null,
+    toolId: 'blade-40',
+    direction: 'with',
+    reason: 'closer',
+    acknowledged: false,
+  } as const;
+  const allergic = { restrictions: [{ restriction: 'allergic-skin', zone: null }] };
+  const asked = (acknowledged: boolean) =>
+    planGroom(
+      inputFor('west-highland-white-terrier', { ...allergic, overrides: [{ ...blade40, acknowledged }] }),
+    );
+
+  it('is not followed until somebody says that they read the warning', () => {
+    expect(kinds(asked(false))).toContain('override-unsafe');
+    expect(zoneOf(asked(false), 'throat').tool?.toolId).not.toBe('blade-40');
+    expect(zoneOf(asked(true), 'throat').tool?.toolId).toBe('blade-40');
+  });
+
+  it('pads may have it, as ever', () => {
+    expect(zoneOf(asked(false), 'pads').leftMm).toBeLessThan(1.5);
+  });
+});
+
+describe('pale ears', () => {
+  it('keep a longer blade than pigmented ones, on the pale side only', () => {
+    const signs: SeenSign[] = [
+      { sign: 'pale', zone: 'ear-outside.left', level: null, sizeMm: null, note: '' },
+    ];
+    const plan = planGroom(
+      inputFor('yorkshire-terrier', {
+        trimId: 'full-coat',
+        signs,
+        restrictions: restrictionsOf(signs, packs),
+      }),
+    );
+    const shorter = { lean: 'shorter', allOverMm: null, weeksBetween: 6 } as const;
+    const dark = planGroom(inputFor('yorkshire-terrier', { trimId: 'full-coat', wish: shorter }));
+    const pale = planGroom(
+      inputFor('yorkshire-terrier', {
+        trimId: 'full-coat',
+        wish: shorter,
+        restrictions: restrictionsOf(signs, packs),
+      }),
+    );
+    expect(zoneOf(plan, 'ear-outside.left').leftMm).toBeGreaterThanOrEqual(2);
+    expect(zoneOf(dark, 'ear-outside.left').leftMm).toBeLessThan(2);
+    expect(zoneOf(pale, 'ear-outside.left').leftMm).toBeGreaterThanOrEqual(2);
+    expect(zoneOf(pale, 'ear-outside.right').leftMm).toBe(zoneOf(dark, 'ear-outside.right').leftMm);
+  });
+});
+
+describe('the coat the dog has', () => {
+  it('a woolly spaniel is worked as the wave it is, and every worked zone says so', () => {
+    const woolly = { coat: { type: 'feathered', modifiers: ['woolly'], dense: false } };
+    const plan = planGroom(inputFor('english-springer-spaniel', { trimId: 'short-jacket', ...woolly }));
+    expect(plan.coat).toMatchObject({ layDeg: 55, curl: 0.8 });
+    expect(plan.coat.changedBy[0]?.effect).toMatch(/treated as the wave it is/);
+    expect(rules(plan, 'back')).toContain('coat-modifier');
+    const as = planGroom(inputFor('english-springer-spaniel', { trimId: 'short-jacket' }));
+    const reversed = (p: Plan) => p.zones.find(({ tool }) => tool?.direction === 'against')?.leftMm;
+    expect(reversed(plan) ?? zoneOf(plan, 'back').leftMm).not.toBe(reversed(as) ?? 0);
+  });
+
+  it('a wire coat softened by clipping is no longer stripped, whatever the trim says', () => {
+    const clipped = { coat: { type: 'wire', modifiers: ['previously-clipped-wire'], dense: false } };
+    const plan = planGroom(inputFor('airedale-terrier', { trimId: 'stripped', ...clipped }));
+    expect(plan.zones.some(({ tool }) => tool?.technique === 'strip')).toBe(false);
+    expect(['clip', 'comb']).toContain(zoneOf(plan, 'back').tool?.technique);
+    expect(zoneOf(plan, 'back').reasons).toContainEqual(
+      expect.objectContaining({ rule: 'coat-does-not-strip', effect: { kind: 'removes', what: ['strip'] } }),
+    );
+    const hard = planGroom(inputFor('airedale-terrier', { trimId: 'stripped' }));
+    expect(zoneOf(hard, 'back').tool?.technique).toBe('strip');
+  });
+
+  it('a heart patient stands a quarter of an hour, and the plan remembers why', () => {
+    const plan = planGroom(inputFor('havanese', { restrictions: [{ restriction: 'heart', zone: null }] }));
+    expect(plan.standingMinutes).toBe(15);
+    expect(plan.remember.join()).toMatch(/No heat on the dog/);
+  });
+});
+
+describe('schools', () => {
+  const tools = (plan: Plan, zone: string) => zoneOf(plan, zone).tool?.technique;
+
+  it('each question has its default among its answers, and unknown answers fall back', () => {
+    for (const { id, default: usual, answers } of packs.schools.schools) {
+      expect(
+        answers.map((answer) => answer.id),
+        id,
+      ).toContain(usual);
+      expect(schoolsOf(packs.schools, { [id]: 'nonsense' })[id]).toBe(usual);
+      for (const answer of answers)
+        expect(schoolsOf(packs.schools, {}, { [id]: answer.id })[id]).toBe(answer.id);
+    }
+  });
+
+  it('wire: strip where it still strips, or clip and card for pets only', () => {
+    const trimmed = (wire: string, purpose: 'pet' | 'show', trimId: string) =>
+      tools(planGroom(inputFor('airedale-terrier', { trimId, purpose, schools: schools({ wire }) })), 'back');
+    expect(trimmed('clip', 'show', 'stripped')).toBe('strip');
+    expect(trimmed('by-trim', 'pet', 'clip-and-card')).toBe('clip');
+  });
+
+  it('eye corners: a clipper or thinners', () => {
+    const corner = (eyeCorners: string) =>
+      tools(planGroom(inputFor('bichon-frise', { schools: schools({ eyeCorners }) })), 'eye-corner.left');
+    expect(corner('clipper')).toBe('clip');
+    expect(['thin', 'scissor']).toContain(corner('thinners'));
+  });
+
+  it('face: against the lay, or with it', () => {
+    const face = (answer: string) =>
+      zoneOf(planGroom(inputFor('standard-poodle', { schools: schools({ face: answer }) })), 'cheek.left')
+        .tool;
+    expect(face('against')?.direction).toBe('against');
+    expect(face('with')?.direction).toBe('with');
+  });
+
+  it('forechest fuller carries a quarter more on sculpted breeds', () => {
+    const chest = (forechest: string) =>
+      zoneOf(planGroom(inputFor('bichon-frise', { schools: schools({ forechest }) })), 'forechest').targetMm;
+    expect(chest('fuller')).toBeCloseTo(1.25 * chest('breastbone'), 6);
+  });
+
+  it('armpits are scissored, under a mat they may be clipped', () => {
+    const matted = [mat('armpit.left', { tightness: 1, toSkinMm: 8 })];
+    const plan = planGroom(inputFor('standard-poodle', { mats: matted, hairMm: longHair }));
+    expect(['scissor', 'thin']).toContain(tools(plan, 'armpit.right'));
+    expect(rules(plan, 'armpit.right')).toContain('school');
+    expect(rules(plan, 'armpit.left')).not.toContain('school');
+  });
+
+  it('whiskers of a show dog stay unless taken off by choice, with the note about the law', () => {
+    const texts = (whiskers: string, purpose: 'pet' | 'show') =>
+      zoneOf(
+        planGroom(inputFor('airedale-terrier', { purpose, schools: schools({ whiskers }) })),
+        'foreface.left',
+      ).cautions.join();
+    expect(texts('leave', 'show')).toMatch(/Whiskers stay/);
+    expect(texts('off', 'show')).toMatch(/check your law/);
+    expect(texts('off', 'pet')).not.toMatch(/Whiskers/);
+  });
+
+  it('rough clip: never, always, or when the coat asks; a double coat is never rough-clipped', () => {
+    const filthy: SeenSign[] = [{ sign: 'filthy', zone: null, level: null, sizeMm: null, note: '' }];
+    const rough = (id: string, roughClip: string, signs: SeenSign[] = []) =>
+      planGroom(inputFor(id, { signs, schools: schools({ roughClip }) })).roughClip.wanted;
+    expect(rough('poodle-cross', 'by-coat')).toBe(false);
+    expect(rough('poodle-cross', 'by-coat', filthy)).toBe(true);
+    expect(rough('poodle-cross', 'never', filthy)).toBe(false);
+    expect(rough('poodle-cross', 'always')).toBe(true);
+    expect(rough('samoyed', 'always', filthy)).toBe(false);
+  });
+});
+
+describe('left and right', () => {
+  const known = {
+    dog: { signs: [] },
+    ageMonths: 60,
+    predictedMm: longHair,
+    drawer: fullDrawer,
+    salon: { schools: {}, policy: { mats: { limitMinutes: 12, bladeFloorMm: 0.5, feePerHour: 60 } } },
+  };
+  const choices = (trimId: string): PlanChoices => ({
+    trimId,
+    purpose: 'pet',
+    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
+    doubleCoatConsent: false,
+    schools: {},
+    overrides: [],
+  });
+  const sided = zoneIds.filter((id) => id !== otherSide(id));
+  const anyHands = fc.record({
+    mats: fc.array(
+      fc.record({
+        zone: fc.constantFrom(...zoneIds),
+        lengthCm: fc.integer({ min: 1, max: 8 }),
+        tightness: fc.constantFrom(1, 2, 3, 4),
+        toSkinMm: fc.constantFrom(0.5, 1, 3, 8),
+      }),
+      { maxLength: 3 },
+    ),
+    signs: fc.array(
+      fc.record({
+        sign: fc.constantFrom('lump', 'redness', 'healing-patch', 'hot-spot', 'packed-undercoat'),
+        zone: fc.constantFrom(...zoneIds),
+      }),
+      { maxLength: 3 },
+    ),
+    findings: fc.array(
+      fc.record({
+        finding: fc.constantFrom('elbows-out', 'cow-hocks', 'weak-pasterns', 'high-behind'),
+        side: fc.constantFrom('left', 'right', null),
+      }),
+      { maxLength: 2 },
+    ),
+    lengths: fc.dictionary(fc.constantFrom(...sided), fc.integer({ min: 2, max: 60 }), { maxKeys: 3 }),
+  });
+
+  it('swapped findings give the mirrored plan', () => {
+    fc.assert(
+      fc.property(
+        anyHands,
+        fc.constantFrom('standard-poodle', 'giant-schnauzer', 'havanese'),
+        (found, id) => {
+          const pack = breed(id);
+          const standing = {
+            measurements: {},
+            findings: [],
+            coatType: pack.coat,
+            coatModifiers: [],
+            dense: false,
+            signs: [],
+          };
+          const hands: Hands = {
+            ...freshHands(standing, { handling: 'easy', standingMinutes: null }),
+            mats: found.mats.map((m, i) => mat(m.zone, { ...m, tightness: m.tightness as 1, id: `m${i}` })),
+            signs: found.signs.map((s) => ({ ...s, level: null, sizeMm: null, note: '' })),
+            findings: found.findings.map((f) => ({ ...f, severity: 'marked' as const })),
+            lengths: Object.fromEntries(
+              Object.entries(found.lengths).map(([zone, mm]) => [
+                zone,
+                { mm, sdMm: null, readings: 1, by: 'rule' as const },
+              ]),
+            ),
+          };
+          const planOf = (h: Hands) =>
+            planGroom(planInputOf(packs, pack, factsWith(known, h), choices(pack.trims[0]?.id ?? '')));
+          const plan = planOf(hands);
+          const mirror = planOf(mirrored(hands));
+          for (const zone of plan.zones) {
+            const other = zoneOf(mirror, otherSide(zone.zone));
+            expect(other.targetMm, zone.zone).toBeCloseTo(zone.targetMm, 9);
+            expect(other.leftMm, zone.zone).toBeCloseTo(zone.leftMm, 9);
+            expect(other.leftAlone, zone.zone).toBe(zone.leftAlone);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('every breed of the demo', () => {
+  it('has what becomes of its face when the beard is lost, where it has one', () => {
+    const bearded = breeds.filter((pack) =>
+      pack.fallbacks?.some(({ whenLost }) => whenLost.includes('beard')),
+    );
+    expect(bearded.length).toBeGreaterThanOrEqual(8);
+    for (const pack of bearded) {
+      const plan = planGroom(
+        inputFor(pack.id, { hairMm: longHair, mats: [mat('beard', { lengthCm: 9, widthCm: 6 })] }),
+      );
+      expect(kinds(plan), pack.id).toContain('mat-changes-trim');
+    }
+  });
+});
