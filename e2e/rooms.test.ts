@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
-import { openCard, openDraft, openSalon, retype, textOf, waitForText } from './salon.ts';
+import { goTo, openCard, openDraft, openHands, openSalon, retype, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -49,6 +49,32 @@ describe('no screen shuts anybody out', () => {
       },
     ],
     ['a dog’s card', (page: Page) => openCard(page, 'Juniper')],
+    ['hands-on', (page: Page) => openHands(page, 'Dumpling')],
+    [
+      'hands-on, from the front and with the tape',
+      async (page: Page) => {
+        await openHands(page, 'Quill');
+        await page.locator('.views button ::-p-text(front)').click();
+        await page.locator('.zone-panel .tabs ::-p-text(Tape)').click();
+        await page.waitForSelector('.tape-field');
+      },
+    ],
+    [
+      'choices and consent',
+      async (page: Page) => {
+        await openHands(page, 'Dumpling');
+        await goTo(page, 'Choices');
+        await page.locator('.look .choose').click();
+        await page.waitForSelector('.pad canvas');
+      },
+    ],
+    [
+      'salon',
+      async (page: Page) => {
+        await page.locator('nav ::-p-text(Salon)').click();
+        await page.waitForSelector('.schools');
+      },
+    ],
     [
       'drawer and a tool',
       async (page: Page) => {
@@ -152,8 +178,9 @@ describe('today and the dogs', () => {
     await page.locator('button[type="submit"]').click();
     await waitForText(page, 'h1', 'Teasel');
     await page.type('#what', 'First trim');
-    await page.locator('button ::-p-text(Book and draft)').click();
-    await page.waitForSelector('.coat-rule .bead.own');
+    await page.locator('button ::-p-text(Book and open)').click();
+    await page.waitForSelector('.hands-dog .place');
+    await goTo(page, 'Draft');
     expect(await textOf(page, '.dog-strip')).toMatch(/Teasel Bichon frise .* 28 cm at the withers/);
     await page.close();
   });

@@ -88,8 +88,8 @@ export const textOf = (page: Page, selector: string): Promise<string> =>
 export async function waitForText(page: Page, selector: string, part: string): Promise<void> {
   await page.waitForFunction(
     (s, p) =>
-      [...document.querySelectorAll<HTMLElement>(s)].some((e) =>
-        e.innerText.replace(/\s+/g, ' ').includes(p),
+      [...document.querySelectorAll<HTMLElement | SVGElement>(s)].some((e) =>
+        ('innerText' in e ? e.innerText : (e.textContent ?? '')).replace(/\s+/g, ' ').includes(p),
       ),
     {},
     selector,

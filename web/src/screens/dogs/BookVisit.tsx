@@ -53,7 +53,7 @@ export function BookVisit({ dogId }: { readonly dogId: string }) {
           <Form.Control.Feedback type="invalid">{errors.what?.message}</Form.Control.Feedback>
         </Form.Group>
         <Button type="submit" variant="outline-primary" disabled={isLoading}>
-          Book and draft
+          Book and open
         </Button>
       </Form>
     </section>

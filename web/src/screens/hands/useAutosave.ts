@@ -8,6 +8,8 @@ import { keptHands } from './keptHands.ts';
 
 /** A find is on its way to the server this long after the last touch. */
 const REST_MS = 500;
+/** A server that does not answer is asked again after this long. */
+const RETRY_MS = 4000;
 
 export interface Autosave {
   readonly state: 'saved' | 'saving' | 'waiting' | 'failed';
@@ -28,6 +30,7 @@ export function useAutosave(sheet: VisitSheet, hands: Hands): Autosave {
   latest.current = hands;
   const first = useRef(sheet.hands);
   const busy = useRef(false);
+  const again = useRef<(afterMs: number) => void>(() => undefined);
   const dirty = !isEqual(hands, onServer.current ?? first.current);
 
   const save = useCallback(
@@ -44,17 +47,28 @@ export function useAutosave(sheet: VisitSheet, hands: Hands): Autosave {
         onServer.current = sent;
         setProblem(null);
         if (isEqual(latest.current, sent)) keptHands.forget(visitId);
-      } else setProblem(problemOf(answer.error));
+        else again.current(0);
+      } else {
+        const told = problemOf(answer.error);
+        setProblem(told);
+        if (told.status === 0) again.current(RETRY_MS);
+      }
     },
     [saveHands, visitId],
   );
 
   useEffect(() => {
-    if (!dirty) return;
-    keptHands.write(visitId, hands);
-    const timer = setTimeout(() => void save(), REST_MS);
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    again.current = (afterMs) => {
+      clearTimeout(timer);
+      timer = setTimeout(() => void save(), afterMs);
+    };
+    if (dirty) {
+      keptHands.write(visitId, hands);
+      again.current(REST_MS);
+    }
     return () => clearTimeout(timer);
-  }, [dirty, hands, isLoading, save, visitId]);
+  }, [dirty, hands, save, visitId]);
 
   useEffect(
     () => () => {
