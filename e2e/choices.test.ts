@@ -122,4 +122,19 @@ describe('the salon’s rules', () => {
     expect(await bram.$$('button ::-p-text(Save the rules)')).toHaveLength(0);
     await bram.close();
   });
+
+  it('one dog may have its own school, and its plan says so', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openHands(page, 'Juniper');
+    await goTo(page, 'Draft');
+    await page.locator('.tabs ::-p-text(All zones)').click();
+    await page.locator('.all-zones button ::-p-text(cheek)').click();
+    await waitForText(page, '[data-testid="zone-tool"]', 'against the lay');
+    await page.locator('.own-schools summary').click();
+    await page.select('#school-face', 'with');
+    await waitForText(page, '.why', 'Face of clipped breeds: with the lay, kinder');
+    await waitForText(page, '[data-testid="zone-tool"]', 'with the lay');
+    await waitForText(page, '.own-schools', '1 of its own');
+    await page.close();
+  });
 });

@@ -242,7 +242,7 @@ describe('the drawer', () => {
     const page = await salon.enter('Isolde Pike');
     await page.locator('nav ::-p-text(Drawer)').click();
     await page.locator('[aria-label^="mm: show"]').click();
-    await waitForText(page, '.drawer-table', '1/2 in');
+    await waitForText(page, '.drawer-table', '4F 4F blade 3/8 in');
     await page.close();
   });
 });

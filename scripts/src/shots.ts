@@ -53,6 +53,14 @@ const SHOTS: readonly Shot[] = [
   { name: 'hands-on-tape', go: tab('Rook', 'Tape') },
   { name: 'hands-on-coat', go: tab('Tansy', 'Coat') },
   { name: 'choices', go: along('Mistral', 'choices', '.look') },
+  {
+    name: 'consent',
+    go: async (page, address) => {
+      await along('Dumpling', 'choices', '.look')(page, address);
+      await page.click('.look .choose');
+      await page.waitForSelector('.pad canvas');
+    },
+  },
   { name: 'draft-poodle', go: draft('Juniper') },
   { name: 'draft-samoyed', go: draft('Mistral') },
   { name: 'draft-airedale', go: draft('Rook') },

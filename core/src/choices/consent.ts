@@ -54,11 +54,9 @@ export function consentStatements(
       'Under mats there may be sore, bruised or bald skin that nobody can see before they are off.',
     );
   }
-  const brought = new Set(input.packs.mats.brings.map(({ restriction }) => restriction));
-  const matZones = (plan.mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
-  for (const { zones: kinds, restriction } of input.packs.mats.brings) {
-    if (!matZones.some(({ mat }) => kinds.includes(zoneKindId(mat.zone)))) continue;
-    say('mats', byId('restriction', safety.restrictions, restriction).text);
+  const clipped = (plan.mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
+  for (const { zones: kinds, owner } of input.packs.mats.brings) {
+    if (clipped.some(({ mat }) => kinds.includes(zoneKindId(mat.zone)))) say('mats', owner);
   }
 
   if (plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'double-coat-consented'))) {
@@ -66,17 +64,15 @@ export function consentStatements(
     say('double-coat', `Offered instead: ${safety.doubleCoat.alternatives.join('; ')}.`);
   }
 
-  const seen = new Set(input.restrictions.map(({ restriction }) => restriction));
-  for (const id of seen) {
-    if (brought.has(id)) continue;
-    const kind = byId('restriction', safety.restrictions, id);
-    if (kind.scope !== 'dog') continue;
-    if (kind.standingMinutes !== null) {
-      say(
-        'health',
-        `${sentence(kind.name)}: sittings of ${kind.standingMinutes} minutes; we stop rather than finish.`,
-      );
-    } else if (kind.floorMm > 0) say('skin', `${sentence(kind.name)}: ${kind.text}`);
+  const seen = [...new Set(input.restrictions.map(({ restriction }) => restriction))]
+    .map((id) => byId('restriction', safety.restrictions, id))
+    .filter(({ scope }) => scope === 'dog');
+  for (const kind of seen) if (kind.floorMm > 0) say('skin', `${sentence(kind.name)}: ${kind.text}`);
+  const timed = seen.filter(({ standingMinutes }) => standingMinutes !== null);
+  if (timed.length > 0) {
+    const names = sentence(timed.map(({ name }) => name).join(', '));
+    const minutes = Math.min(...timed.map(({ standingMinutes }) => standingMinutes ?? Infinity));
+    say('health', `${names}: sittings of ${minutes} minutes; we stop rather than finish.`);
   }
   if (fit.visits > 1) say('health', `Best done in ${fit.visits} short visits.`);
 

@@ -151,7 +151,7 @@ describe('what the owner signs', () => {
       .join('\n');
     expect(text).toMatch(/mat on the left ear, outside is clipped off to about 0\.5 mm/);
     expect(text).toMatch(/sore, bruised or bald/);
-    expect(text).toMatch(/blood can swell the leather/);
+    expect(text).toMatch(/Blood can swell the leather of an ear/);
     expect(text).toMatch(/charged on top/);
   });
 

@@ -29,8 +29,12 @@ export interface MatPack {
   /** A clipped patch smaller than this share of its zone is covered by the hair around it. */
   readonly coverShare: number;
   readonly combsNever: boolean;
-  /** Restrictions that come with clipping a mat off these zones. */
-  readonly brings: readonly { readonly zones: readonly string[]; readonly restriction: string }[];
+  /** Restrictions that come with clipping a mat off these zones, and what the owner is told of it. */
+  readonly brings: readonly {
+    readonly zones: readonly string[];
+    readonly restriction: string;
+    readonly owner: string;
+  }[];
   readonly technique: readonly string[];
   readonly burr: string;
   readonly source: Source;

@@ -27,6 +27,8 @@ export async function beadSteps(address: string): Promise<void> {
     for (const dog of ['Juniper', 'Mistral', 'Quill']) {
       await page.goto(`${address}/`);
       await page.locator(`.tide-line ::-p-text(${dog})`).click();
+      await page.waitForSelector('.hands-dog .place');
+      await page.goto(page.url().replace(/hands$/, 'draft'));
       await page.waitForSelector('.coat-rule .bead.own');
       const samples = (await page.evaluate(STEPS)) as number[];
       const { p50, p95 } = p50p95(samples.slice(10));

@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import { FIRST_POLICY } from '@kurrel/contract';
-import { bodyOf, outlineOf, planGroom, planInputOf } from '@kurrel/core';
+import { bodyOf, outlineOf, planGroom, planInputOf, proposeChoices } from '@kurrel/core';
 import type { DrawerTool, PlanChoices } from '@kurrel/core';
 import { loadLibrary } from '@kurrel/server/packs/load';
 import { DEMO_DOGS } from '@kurrel/server/seed/dogs';
@@ -13,7 +13,12 @@ const FRAME_MS = 1000 / 60;
 export function coreParts(): void {
   const { packs, breeds } = loadLibrary();
   const drawer: DrawerTool[] = DEMO_DRAWER.map((tool, index) => ({ ...tool, id: `t${index}`, measures: [] }));
-  const times = { plan: [] as number[], outline: [] as number[], body: [] as number[] };
+  const times = {
+    board: [] as number[],
+    plan: [] as number[],
+    outline: [] as number[],
+    body: [] as number[],
+  };
   for (const dog of DEMO_DOGS) {
     const breed = breeds.get(dog.breedId);
     if (!breed) continue;
@@ -36,6 +41,11 @@ export function coreParts(): void {
       matPolicy: FIRST_POLICY.mats,
     } as const;
     const input = planInputOf(packs, breed, facts, choices);
+    const rates = FIRST_POLICY.rates;
+    const context = { trainee: false, dogHistory: [], groomerHistory: [], rates, bookedMinutes: dog.minutes };
+    for (let i = 0; i < 4; i++) {
+      timed(times.board, () => proposeChoices(choices, (c) => planInputOf(packs, breed, facts, c), context));
+    }
     for (let i = 0; i < 30; i++) {
       const body = timed(times.body, () => bodyOf(packs, breed, dog.measurements, dog.findings));
       const plan = timed(times.plan, () => planGroom(input));
@@ -43,7 +53,7 @@ export function coreParts(): void {
     }
   }
   for (const [what, samples] of Object.entries(times)) {
-    const { p50, p95 } = p50p95(samples.slice(30));
+    const { p50, p95 } = p50p95(samples.slice(samples.length / DEMO_DOGS.length));
     console.log(
       `core, ${what} of ${DEMO_DOGS.length} demo dogs: ${share(p50)} of a 60 Hz frame (p50), ${share(p95)} (p95)`,
     );

@@ -1,5 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { openStops, stopsOf } from '@kurrel/core';
+import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
 import { NavLink } from 'react-router';
 import { problemOf, useStartVisitMutation } from '../app/api.ts';
@@ -9,7 +10,7 @@ import { ProblemNote } from './ProblemNote.tsx';
 type State = 'untouched' | 'in work' | 'settled';
 
 /** The visit as a path: where one is, what is settled, and the start of the work. */
-export function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
+export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
   const { visit, salon, hands, stopLog, handsVersion, saved, consents } = sheet;
   const [start, { error, isLoading }] = useStartVisitMutation();
   const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
@@ -57,4 +58,4 @@ export function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
       )}
     </nav>
   );
-}
+});

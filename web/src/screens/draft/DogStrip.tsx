@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Body, BreedPack, Plan, RuleCheck } from '@kurrel/core';
-import { byId, factsWith, formatLength, restrictionsOf } from '@kurrel/core';
+import type { Body, BreedPack, Plan, RuleCheck, Schools } from '@kurrel/core';
+import { byId, factsWith, formatLength, restrictionsOf, schoolsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
@@ -69,6 +69,7 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
         </section>
       )}
       <For breed={breed} trimId={choices.trimId} purpose={choices.purpose} wish={choices.wish} />
+      <OwnSchools salon={sheet.salon.schools} own={choices.schools} />
       {hands.findings.length > 0 && (
         <section>
           <h2>Hands found</h2>
@@ -182,6 +183,43 @@ const For = memo(function For({
         </Form.Select>
       </Form.Group>
     </section>
+  );
+});
+
+/** Where good groomers disagree: the salon's answer, or this dog's own. */
+const OwnSchools = memo(function OwnSchools({
+  salon,
+  own,
+}: {
+  readonly salon: Schools;
+  readonly own: Choices['schools'];
+}) {
+  const dispatch = useAppDispatch();
+  const usual = schoolsOf(packs.schools, salon);
+  const differing = Object.keys(own).length;
+  const answer = (question: string, id: string) => {
+    const { [question]: _before, ...others } = own;
+    dispatch(setChoices({ schools: id === '' ? others : { ...others, [question]: id } }));
+  };
+  return (
+    <details className="own-schools">
+      <summary>Schools{differing > 0 && <strong> · {differing} of its own</strong>}</summary>
+      {packs.schools.schools.map(({ id, question, answers }) => (
+        <Form.Group key={id} controlId={`school-${id}`}>
+          <Form.Label>{question}</Form.Label>
+          <Form.Select size="sm" value={own[id] ?? ''} onChange={(event) => answer(id, event.target.value)}>
+            <option value="">as the salon: {answers.find((one) => one.id === usual[id])?.name}</option>
+            {answers
+              .filter((one) => one.id !== usual[id])
+              .map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+          </Form.Select>
+        </Form.Group>
+      ))}
+    </details>
   );
 });
 

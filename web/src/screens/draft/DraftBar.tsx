@@ -115,6 +115,9 @@ function Differences({ mine, theirs }: { readonly mine: Choices; readonly theirs
   const their = theirs.choices;
   if (mine.trimId !== their.trimId) rows.push(['trim', mine.trimId, their.trimId]);
   if (mine.purpose !== their.purpose) rows.push(['purpose', mine.purpose, their.purpose]);
+  if (!isEqual(mine.schools, their.schools)) {
+    rows.push(['schools', schoolWords(mine), schoolWords(their)]);
+  }
   if (!isEqual(mine.wish, their.wish)) rows.push(['wish', wishWords(mine), wishWords(their)]);
   const zones = new Set([...mine.overrides, ...their.overrides].map((o) => o.zone));
   for (const zone of zones) {
@@ -144,6 +147,7 @@ function Differences({ mine, theirs }: { readonly mine: Choices; readonly theirs
   );
 }
 
+const schoolWords = ({ schools }: Choices) => Object.values(schools).join(', ') || 'as the salon';
 const wishWords = ({ wish }: Choices) =>
   `${wish.allOverMm === null ? wish.lean : `${wish.allOverMm} mm all over`}, ${wish.weeksBetween} weeks`;
 const overrideWords = (o: Choices['overrides'][number] | undefined) =>

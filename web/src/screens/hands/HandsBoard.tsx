@@ -1,7 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Find, Hands, MeasureKey, TapeQuestion } from '@kurrel/core';
 import { bodyOf, changesSince, questionTape } from '@kurrel/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { ActionCreators } from 'redux-undo';
 import { packs } from '../../app/packs.ts';
@@ -79,6 +79,16 @@ export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
     setQuestion(asked);
     if (!asked) dispatch(putFinds({ finds: [{ kind: 'measure', key, value }] }));
   };
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof Element && event.target.matches('input, select, textarea');
+      const chosen = views[Number(event.key) - 1];
+      if (!typing && !event.ctrlKey && !event.metaKey && chosen) dispatch(lookAt({ view: chosen.id }));
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [dispatch, views]);
 
   const { dog } = sheet;
   const kg = body.measures.weightKg;

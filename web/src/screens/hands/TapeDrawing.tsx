@@ -49,9 +49,14 @@ const LINES: readonly TapeLine[] = [
     off: point(22, -16),
     figure: point(46, -18),
   },
-  { key: 'headMm', ends: (at) => [at('occiput'), at('noseTip')], off: point(-4, -24), figure: point(24, -8) },
+  {
+    key: 'headMm',
+    ends: (at) => [at('occiput'), at('noseTip')],
+    off: point(-10, -32),
+    figure: point(-74, 2),
+  },
   { key: 'muzzleMm', ends: (at) => [at('stop'), at('noseTip')], off: point(-18, 34), figure: point(-36, 22) },
-  { key: 'earMm', ends: (at) => [at('earRoot'), at('earTip')], off: point(18, 0), figure: point(52, 14) },
+  { key: 'earMm', ends: (at) => [at('earRoot'), at('earTip')], off: point(4, 0), figure: point(14, 62) },
   {
     key: 'hockHeightMm',
     ends: (at) => [at('hockPoint'), point(at('hockPoint').x, 0)],
