@@ -49,7 +49,7 @@ export function draftZone(zone: DogZone, area: TrimArea, setting: Setting, confl
   const { packs, schools, purpose } = input;
   const school = schooled(packs.schools, schools, zone, area, coat, purpose, here.length > 0);
   const target = targetOf(zone, area, trimName, coat, limits, input, school);
-  if (lost) conflicts.push(...lossConflicts(zone, lost, target.wantedMm, mats));
+  if (lost) conflicts.push(...lossConflicts(zone, lost, target.wantedMm, mats, brought));
   else conflicts.push(...target.conflicts);
   const reasons: Reason[] = [
     ...limits.reasons,
@@ -144,6 +144,7 @@ function lossConflicts(
   lost: JudgedMat,
   wantedMm: number,
   mats: MatPlan | null,
+  brought: Fallback | undefined,
 ): readonly Conflict[] {
   if (lost.beyondFloor) {
     return [conflict('mat-beyond-floor', zone, null, lost.floorMm, lost.reason)];
@@ -151,7 +152,8 @@ function lossConflicts(
   const taken = conflict('mat-takes-hair', zone, lost.blade?.leavesMm ?? null, wantedMm, lost.reason);
   const other = otherSide(zone.id);
   const bothGone = mats?.mats.some((one) => one.mat.zone === other && one.takesZone) ?? false;
-  if (zone.side === null || bothGone) return [taken];
+  const matched = brought?.areas.some(({ zones }) => zones.includes(zone.kind.id)) ?? false;
+  if (zone.side === null || bothGone || matched) return [taken];
   const alternatives = ['take the other side to match', 'leave the other side as planned'];
   return [
     taken,

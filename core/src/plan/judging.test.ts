@@ -60,8 +60,15 @@ describe('felted ear mats a millimetre from the skin', () => {
     expect(plan.roughClip).toMatchObject({ wanted: true, because: ['mats to be clipped'] });
   });
 
-  it('on one side only, ask whether the other is to match', () => {
+  it('on one side only, shorten the other to match where the breed says how', () => {
     const one = planGroom(inputFor('havanese', { hairMm: longHair, mats: ears.slice(0, 1) }));
+    expect(zoneOf(one, 'ear-outside.right').targetMm).toBe(8);
+    expect(kinds(one)).not.toContain('one-side-lost');
+  });
+
+  it('elsewhere on one side, ask whether the other is to match', () => {
+    const thigh = mat('thigh.left', { lengthCm: 12, widthCm: 10 });
+    const one = planGroom(inputFor('poodle-cross', { hairMm: longHair, mats: [thigh] }));
     expect(one.conflicts.find(({ kind }) => kind === 'one-side-lost')?.alternatives).toHaveLength(2);
   });
 
