@@ -37,7 +37,9 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
   const visitId = sheet.visit.id;
   const session = useSessionQuery();
   const [kept, setKept] = useState(() => keptBoard.read(visitId));
-  useEffect(() => keptBoard.write(visitId, kept), [visitId, kept]);
+  useEffect(() => {
+    keptBoard.write(visitId, kept);
+  }, [visitId, kept]);
 
   const tools = useMemo(() => {
     const facts = factsWith(sheet, sheet.hands);

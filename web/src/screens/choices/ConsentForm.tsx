@@ -25,7 +25,9 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
   const [signature, setSignature] = useState<Signature | null>(null);
   const [missing, setMissing] = useState<'name' | 'signature' | null>(null);
   const top = useRef<HTMLElement>(null);
-  useEffect(() => top.current?.scrollIntoView({ block: 'start' }), []);
+  useEffect(() => {
+    void top.current?.scrollIntoView({ block: 'start' });
+  }, []);
   const { plan, input, estimate, fit, trimName, kind } = look;
   const statements = consentStatements(trimName, plan, input, estimate, fit);
   const problem = error === undefined ? null : problemOf(error);
