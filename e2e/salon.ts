@@ -3,11 +3,10 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from '@kurrel/server/app';
 import { connect } from '@kurrel/server/database/connect';
 import { loadLibrary } from '@kurrel/server/packs/load';
-import { seedDemo } from '@kurrel/server/seed/demo';
 import { DEMO_SIGN_INS } from '@kurrel/server/seed/people';
 import { pino } from 'pino';
 import type { Page } from 'puppeteer-core';
-import { emptyDatabase } from '../scripts/src/emptyDatabase.ts';
+import { demoCopy } from '../scripts/src/emptyDatabase.ts';
 import { openBrowser, signIn } from './browser.ts';
 
 /** The demo salon served to a real browser, with a database of its own. */
@@ -19,12 +18,8 @@ export interface OpenSalon {
 }
 
 export async function openSalon(): Promise<OpenSalon> {
-  const { ownerUrl, appUrl } = await emptyDatabase();
-  const owner = connect(ownerUrl);
+  const { appUrl } = await demoCopy();
   const library = loadLibrary();
-  await seedDemo(owner.db, library, new Date());
-  await owner.close();
-
   const connection = connect(appUrl);
   const app = createApp({
     db: connection.db,
@@ -62,11 +57,23 @@ export async function openCard(page: Page, dog: string): Promise<void> {
   await page.waitForSelector('.visits a');
 }
 
-/** To the hands-on screen of a dog's coming visit, the way a person goes. */
+/** To the hands-on screen of a dog's coming visit, by its address. */
 export async function openHands(page: Page, dog: string): Promise<void> {
-  await openCard(page, dog);
-  await page.locator('.visits a').click();
+  await page.goto(`${await visitAddress(page, dog)}/hands`);
   await page.waitForSelector('.hands-dog .place');
+}
+
+/** Where the coming visit of a dog is. */
+async function visitAddress(page: Page, dog: string): Promise<string> {
+  const path = await page.evaluate(async (name) => {
+    const day = 86_400_000;
+    const from = new Date(Date.now() - day).toISOString();
+    const to = new Date(Date.now() + 3 * day).toISOString();
+    const answer = await fetch(`/api/visits?from=${from}&to=${to}`);
+    const visits = (await answer.json()) as { dog: string; visitId: string }[];
+    return `/visits/${visits.find((visit) => visit.dog === name)?.visitId ?? ''}`;
+  }, dog);
+  return new URL(path, page.url()).href;
 }
 
 /** On along the visit's path to another of its screens. */
@@ -77,8 +84,8 @@ export async function goTo(page: Page, station: 'Hands-on' | 'Choices' | 'Draft'
 }
 
 export async function openDraft(page: Page, dog: string): Promise<void> {
-  await openHands(page, dog);
-  await goTo(page, 'Draft');
+  await page.goto(`${await visitAddress(page, dog)}/draft`);
+  await page.waitForSelector('.coat-rule .bead.own');
 }
 
 export const textOf = (page: Page, selector: string): Promise<string> =>

@@ -4,15 +4,30 @@ import pg from 'pg';
 import { inject } from 'vitest';
 import type {} from './testDatabase.ts';
 
+export interface TestDatabase {
+  readonly ownerUrl: string;
+  readonly appUrl: string;
+}
+
 /** For a test file: a migrated database of its own in the run's throw-away PostgreSQL. */
-export async function emptyDatabase(): Promise<{ readonly ownerUrl: string; readonly appUrl: string }> {
-  const { owner, app, appPassword } = inject('postgres');
+export async function emptyDatabase(): Promise<TestDatabase> {
+  const database = await created('');
+  await migrateDatabase(database.ownerUrl, inject('postgres').appPassword);
+  return database;
+}
+
+/** For a test file: the demo world in a database of its own, copied from the one that was seeded for the run. */
+export async function demoCopy(): Promise<TestDatabase & { readonly salonId: string }> {
+  const { demo, demoSalon } = inject('postgres');
+  return { ...(await created(`template ${demo}`)), salonId: demoSalon };
+}
+
+async function created(how: string): Promise<TestDatabase> {
+  const { owner, app } = inject('postgres');
   const database = `t_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: owner.replace('%', 'postgres') });
   await admin.connect();
-  await admin.query(`create database ${database}`);
+  await admin.query(`create database ${database} ${how}`);
   await admin.end();
-  const ownerUrl = owner.replace('%', database);
-  await migrateDatabase(ownerUrl, appPassword);
-  return { ownerUrl, appUrl: app.replace('%', database) };
+  return { ownerUrl: owner.replace('%', database), appUrl: app.replace('%', database) };
 }

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -6,40 +6,64 @@ import { PROJECT } from './cluster.ts';
 
 /** `npm test`: types, lint and format, then every test; the last line counts them all. */
 const CHECKS = ['types', 'lint', 'format'] as const;
+/** Journeys wait for pages most of the time: they run beside the others. */
+const RUNS = [['unit', 'server'], ['journeys']] as const;
 
-function run(command: string, args: readonly string[]): boolean {
-  return spawnSync(command, args, { cwd: PROJECT, stdio: 'inherit' }).status === 0;
+interface Ended {
+  readonly fine: boolean;
+  readonly said: string;
 }
 
-const checks = CHECKS.map((check) => {
-  console.log(`\n— ${check}`);
-  return run('npm', ['run', '--silent', check]);
-});
+function run(command: string, args: readonly string[]): Promise<Ended> {
+  return new Promise((resolve) => {
+    let said = '';
+    const child = spawn(command, args, { cwd: PROJECT, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.on('data', (text: Buffer) => (said += text.toString()));
+    }
+    child.on('error', (error) => resolve({ fine: false, said: `${said}${error.message}` }));
+    child.on('close', (code) => resolve({ fine: code === 0, said }));
+  });
+}
 
-console.log('\n— tests');
+let passed = 0;
+let failed = 0;
+await Promise.all(
+  CHECKS.map(async (check) => {
+    const { fine, said } = await run('npm', ['run', '--silent', check]);
+    console.log(`— ${check}: ${fine ? 'fine' : `\n${said}`}`);
+    if (fine) passed++;
+    else failed++;
+  }),
+);
+
 const folder = mkdtempSync(join(tmpdir(), 'kurrel-test-'));
-const report = join(folder, 'report.json');
-const vitest = run('npx', [
-  'vitest',
-  'run',
-  '--reporter=default',
-  '--reporter=json',
-  `--outputFile=${report}`,
-]);
-let passed = checks.filter(Boolean).length;
-let failed = checks.length - passed;
-try {
-  const counts = JSON.parse(readFileSync(report, 'utf8')) as {
-    numPassedTests: number;
-    numFailedTests: number;
-    numFailedTestSuites: number;
-  };
-  passed += counts.numPassedTests;
-  failed += counts.numFailedTests;
-  if (!vitest && counts.numFailedTests === 0) failed += Math.max(1, counts.numFailedTestSuites);
-} catch {
-  failed += 1;
-}
+await Promise.all(
+  RUNS.map(async (projects) => {
+    const report = join(folder, `${projects.join('-')}.json`);
+    const { fine, said } = await run('npx', [
+      'vitest',
+      'run',
+      ...projects.flatMap((project) => ['--project', project]),
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile=${report}`,
+    ]);
+    console.log(`\n— ${projects.join(', ')}\n${said}`);
+    try {
+      const counts = JSON.parse(readFileSync(report, 'utf8')) as {
+        numPassedTests: number;
+        numFailedTests: number;
+        numFailedTestSuites: number;
+      };
+      passed += counts.numPassedTests;
+      failed += counts.numFailedTests;
+      if (!fine && counts.numFailedTests === 0) failed += Math.max(1, counts.numFailedTestSuites);
+    } catch {
+      failed += 1;
+    }
+  }),
+);
 rmSync(folder, { recursive: true, force: true });
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

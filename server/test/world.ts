@@ -4,13 +4,12 @@ import { hash } from '@node-rs/argon2';
 import { pino } from 'pino';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
-import { emptyDatabase } from '../../scripts/src/emptyDatabase.ts';
+import { demoCopy } from '../../scripts/src/emptyDatabase.ts';
 import { createApp } from '../src/app.ts';
 import type { Connection } from '../src/database/connect.ts';
 import { connect } from '../src/database/connect.ts';
 import { people, salons } from '../src/database/schema.ts';
 import { loadLibrary } from '../src/packs/load.ts';
-import { seedDemo } from '../src/seed/demo.ts';
 import { DEMO_SIGN_INS } from '../src/seed/people.ts';
 
 /** A database of its own with the demo salon in it and a second salon beside it. */
@@ -27,10 +26,9 @@ export interface World {
 export const library = loadLibrary();
 
 export async function createWorld(): Promise<World> {
-  const { ownerUrl, appUrl } = await emptyDatabase();
+  const { ownerUrl, appUrl, salonId: fennelRow } = await demoCopy();
   const owner = connect(ownerUrl);
   const appConnection = connect(appUrl);
-  const fennelRow = await seedDemo(owner.db, library, new Date());
   const [other] = await owner.db
     .insert(salons)
     .values({

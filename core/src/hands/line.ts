@@ -1,44 +1,16 @@
+import type { Word } from './words.ts';
+import { vocabulary } from './words.ts';
 import { distance } from 'fastest-levenshtein';
 import type { MeasureKey } from '../body/measures.ts';
 import { MEASURES } from '../body/measures.ts';
 import type { Packs } from '../packs.ts';
 import type { Side } from '../plan/zones.ts';
 import type { Find, Tightness } from './hands.ts';
-import type { Handling } from './pack.ts';
 
 /** What a typed line says: finds to put on the sheet, or what is not understood and what would be. */
 export type ReadLine =
   | { readonly ok: true; readonly finds: readonly Find[] }
   | { readonly ok: false; readonly problem: string; readonly suggestions: readonly string[] };
-
-interface Word {
-  readonly text: string;
-  readonly means:
-    | { readonly kind: 'zone'; readonly id: string; readonly paired: boolean; readonly both: boolean }
-    | { readonly kind: 'sign'; readonly id: string }
-    | { readonly kind: 'structure'; readonly id: string }
-    | { readonly kind: 'modifier'; readonly id: string }
-    | { readonly kind: 'handling'; readonly id: Handling }
-    | { readonly kind: 'measure'; readonly id: MeasureKey };
-}
-
-/** Words for what the tape measures. */
-const TAPE: readonly (readonly [MeasureKey, readonly string[]])[] = [
-  ['heightMm', ['height', 'height at withers', 'withers', 'tall']],
-  ['lengthMm', ['length of body', 'body length']],
-  ['chestDepthMm', ['chest depth', 'depth']],
-  ['chestWidthMm', ['chest width']],
-  ['elbowHeightMm', ['elbow height']],
-  ['neckMm', ['neck length']],
-  ['headMm', ['head length']],
-  ['muzzleMm', ['muzzle length']],
-  ['earMm', ['ear length']],
-  ['hockHeightMm', ['hock height']],
-  ['loinMm', ['loin length']],
-  ['tailMm', ['tail length']],
-  ['footWidthMm', ['foot length']],
-  ['weightKg', ['weight', 'weighs']],
-];
 
 const TIGHTNESS: Readonly<Record<string, Tightness>> = {
   loose: 1,
@@ -49,35 +21,6 @@ const TIGHTNESS: Readonly<Record<string, Tightness>> = {
 };
 const LEFT = ['l', 'left'];
 const RIGHT = ['r', 'right'];
-
-/** Every word a line may hold, longest first, so that "back of thigh" is not read as "back". */
-function vocabulary(packs: Packs): readonly Word[] {
-  const words: Word[] = [];
-  const add = (texts: readonly string[], means: Word['means']) => {
-    for (const text of texts) words.push({ text: text.toLowerCase(), means });
-  };
-  for (const zone of packs.zones.zones) {
-    const { id, paired } = zone;
-    const names = [zone.name, id.replaceAll('-', ' '), ...zone.words];
-    add(names, { kind: 'zone', id, paired, both: false });
-    if (paired) {
-      const plurals = names.filter((name) => !name.endsWith('s')).map((name) => `${name}s`);
-      add(plurals, { kind: 'zone', id, paired, both: true });
-    }
-  }
-  for (const sign of packs.signs.signs) add([sign.name, ...sign.words], { kind: 'sign', id: sign.id });
-  for (const finding of packs.findings.findings) {
-    add([finding.name, ...finding.words], { kind: 'structure', id: finding.id });
-  }
-  for (const modifier of packs.coats.modifiers) {
-    add([modifier.name, ...modifier.words], { kind: 'modifier', id: modifier.id });
-  }
-  for (const level of packs.signs.temper.handling) {
-    add([level.name, ...level.words], { kind: 'handling', id: level.id });
-  }
-  for (const [key, texts] of TAPE) add(texts, { kind: 'measure', id: key });
-  return words.sort((a, b) => b.text.length - a.text.length);
-}
 
 /**
  * Reads one typed line: `mat L ear 4x3 tight 2mm`, `lump R thigh 12`, `high behind marked`, `L rib 22 mm`,

@@ -1,4 +1,5 @@
 /** The shape of `packs/signs.json`: what hands, comb and eyes can find on a dog, in the field's words. */
+import type { Severity } from '../body/findings.ts';
 import type { Source } from '../breeds/source.ts';
 
 export interface Sign {
@@ -20,6 +21,8 @@ export interface Sign {
   /** The restriction and the stop it brings. */
   readonly restriction: string | null;
   readonly stop: string | null;
+  /** The hair here is left this much longer or shorter, so that it looks even once it is dry; null for no change. */
+  readonly lengthShare: Readonly<Record<Severity, number>> | null;
   /** Asks for a rough clip before the bath. */
   readonly roughClip: boolean;
   readonly source: Source;

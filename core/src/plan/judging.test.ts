@@ -237,6 +237,16 @@ describe('the coat the dog has', () => {
     expect(zoneOf(hard, 'back').tool?.technique).toBe('strip');
   });
 
+  it('hair that curls tighter in one place is left longer there, on that side only', () => {
+    const signs: SeenSign[] = [
+      { sign: 'curl-tight', zone: 'rib.left', level: 'marked', sizeMm: null, note: '' },
+    ];
+    const plan = planGroom(inputFor('lagotto-romagnolo', { signs }));
+    const { targetMm } = zoneOf(plan, 'rib.right');
+    expect(zoneOf(plan, 'rib.left').targetMm).toBeCloseTo(1.18 * targetMm, 6);
+    expect(rules(plan, 'rib.left')).toContain('sign-length');
+  });
+
   it('a heart patient stands a quarter of an hour, and the plan remembers why', () => {
     const plan = planGroom(inputFor('havanese', { restrictions: [{ restriction: 'heart', zone: null }] }));
     expect(plan.standingMinutes).toBe(15);
@@ -347,7 +357,14 @@ describe('left and right', () => {
     ),
     signs: fc.array(
       fc.record({
-        sign: fc.constantFrom('lump', 'redness', 'healing-patch', 'hot-spot', 'packed-undercoat'),
+        sign: fc.constantFrom(
+          'lump',
+          'redness',
+          'healing-patch',
+          'hot-spot',
+          'packed-undercoat',
+          'curl-tight',
+        ),
         zone: fc.constantFrom(...zoneIds),
       }),
       { maxLength: 3 },

@@ -14,6 +14,7 @@ export type ReasonRule =
   | 'wish-all-over'
   | 'weeks-between'
   | 'finding'
+  | 'sign-length'
   | 'cover-patch'
   | 'school'
   | 'coat-modifier'

@@ -90,6 +90,10 @@ export function targetOf(
       mm += changeMm;
       reasons.push({ ...change.reason, effect: { kind: 'change', mm: changeMm } });
     }
+    for (const { share, reason } of seenShares(zone, input)) {
+      reasons.push({ ...reason, effect: { kind: 'change', mm: mm * (share - 1) } });
+      mm *= share;
+    }
     mm += limits.coverMm;
     mm *= school.share;
   }
@@ -148,6 +152,24 @@ function balances(zone: DogZone, input: PlanInput): { readonly mm: number; reado
           overruled: false,
         },
       }));
+  });
+}
+
+/** Hair that curls more or less here than elsewhere is left longer or shorter, to look even once it is dry. */
+function seenShares(zone: DogZone, input: PlanInput): { readonly share: number; readonly reason: Reason }[] {
+  return input.signs.flatMap((seen) => {
+    if (seen.zone !== zone.id) return [];
+    const { lengthShare, name, source } = byId('sign', input.packs.signs.signs, seen.sign);
+    if (!lengthShare) return [];
+    const reason: Reason = {
+      stage: 'structure',
+      rule: 'sign-length',
+      about: name,
+      source,
+      effect: { kind: 'note' },
+      overruled: false,
+    };
+    return [{ share: lengthShare[seen.level ?? 'mild'], reason }];
   });
 }
 

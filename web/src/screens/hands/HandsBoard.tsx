@@ -7,11 +7,12 @@ import { ActionCreators } from 'redux-undo';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dogViews } from '../../drawing/dogViews.ts';
-import { ageOf, tapeWord, zoneWord } from '../../parts/words.ts';
-import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { ageOf, zoneWord } from '../../parts/words.ts';
 import { VisitPath } from '../../parts/VisitPath.tsx';
 import { CoatPanel } from './CoatPanel.tsx';
 import { Effects } from './Effects.tsx';
+import { SaveTrouble } from './SaveTrouble.tsx';
+import { TapeQuestionNote } from './TapeQuestionNote.tsx';
 import { FindLine } from './FindLine.tsx';
 import { findsByZone, changeWord } from './findWords.ts';
 import { FoundList } from './FoundList.tsx';
@@ -148,7 +149,7 @@ export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
           <SaveTrouble autosave={autosave} onTheirs={(theirs) => dispatch(takeHands(theirs))} />
         )}
         {question && (
-          <Question
+          <TapeQuestionNote
             question={question}
             breed={breed.name}
             onConfirm={() => {
@@ -266,75 +267,5 @@ function TapeHelp() {
       Type what the tape says where it is drawn: 440, 44 cm or 17 1/2 in. Grey figures are what the breed
       predicts. The dog stands square; hair lies, bones do not.
     </p>
-  );
-}
-
-function Question({
-  question,
-  breed,
-  onConfirm,
-  onDrop,
-}: {
-  readonly question: TapeQuestion;
-  readonly breed: string;
-  readonly onConfirm: () => void;
-  readonly onDrop: () => void;
-}) {
-  const { key, value, usual, impossible } = question;
-  const unit = key === 'weightKg' ? 'kg' : 'mm';
-  const [lo, hi] = usual.map((n) => Math.round(n));
-  return (
-    <div className="conflict question" role="alert">
-      <span>
-        <strong>
-          {tapeWord[key]} {value} {unit}?
-        </strong>{' '}
-        {impossible
-          ? 'No dog measures that: check the tape and the unit.'
-          : `A ${breed} usually has ${lo} to ${hi} ${unit}.`}
-      </span>
-      {!impossible && (
-        <Button size="sm" variant="outline-primary" onClick={onConfirm}>
-          Measured twice: it is {value} {unit}
-        </Button>
-      )}
-      <Button size="sm" onClick={onDrop}>
-        Take it back
-      </Button>
-    </div>
-  );
-}
-
-function SaveTrouble({
-  autosave,
-  onTheirs,
-}: {
-  readonly autosave: ReturnType<typeof useAutosave>;
-  readonly onTheirs: (hands: Hands) => void;
-}) {
-  const { problem, save } = autosave;
-  if (!problem) return null;
-  const theirs =
-    problem.type === 'urn:kurrel:problem:changed-meanwhile' ? (problem.current as VisitSheet) : null;
-  if (!theirs) return <ProblemNote problem={problem} onRetry={() => save()} />;
-  const versions = { version: theirs.handsVersion, dogVersion: theirs.dog.version };
-  return (
-    <div className="conflict question" role="alert">
-      <span>
-        <strong>Somebody else wrote on this dog meanwhile.</strong> Yours is still here; nothing is lost.
-      </span>
-      <Button size="sm" variant="outline-primary" onClick={() => save(versions)}>
-        Keep mine
-      </Button>
-      <Button
-        size="sm"
-        onClick={() => {
-          onTheirs(theirs.hands);
-          save(versions);
-        }}
-      >
-        Take theirs
-      </Button>
-    </div>
   );
 }
