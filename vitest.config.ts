@@ -1,12 +1,16 @@
 import { defineConfig } from 'vitest/config';
 
-/** Unit tests run in plain Node; server tests share one throw-away PostgreSQL that `npm test` starts. */
+/**
+ * Unit tests run in plain Node; server tests share one throw-away PostgreSQL that `npm test` starts. Neither keeps state
+ * in its modules, so their files share them.
+ */
 export default defineConfig({
   test: {
     projects: [
       {
         test: {
           name: 'unit',
+          isolate: false,
           include: [
             'core/src/**/*.test.ts',
             'contract/src/**/*.test.ts',
@@ -19,6 +23,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          isolate: false,
           globalSetup: 'scripts/src/testDatabase.ts',
           include: ['server/src/**/*.test.ts', 'server/test/**/*.test.ts'],
           testTimeout: 20_000,
