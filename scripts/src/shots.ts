@@ -66,10 +66,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'draft-airedale', go: draft('Rook') },
   { name: 'draft-havanese', go: draft('Dumpling') },
   { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
-  ...(process.env.SHOTS_ALSO ?? '')
-    .split(',')
-    .filter(Boolean)
-    .map((name): Shot => ({ name: `draft-${name}`, go: draft(name) })),
+  { name: 'hands-on-tablet', size: [800, 1280], go: hands('Sorrel') },
 ];
 
 /** `npm run shots [-- name …]`: refreshes docs/screenshots, all of them or the named ones. */
