@@ -1,6 +1,5 @@
 import type { BreedPack, Packs } from '@kurrel/core';
 import archetypes from '../../../packs/archetypes.json';
-import names from '../../../packs/breed-names.json';
 import coats from '../../../packs/coats.json';
 import findings from '../../../packs/findings.json';
 import { version } from '../../../packs/package.json';
@@ -41,10 +40,3 @@ export function loadBreed(id: string): Promise<BreedPack> {
   loaded.set(id, pack);
   return pack;
 }
-
-/** Breeds to choose from, generic packs last. */
-export const breedNames: readonly {
-  readonly id: string;
-  readonly name: string;
-  readonly generic: boolean;
-}[] = names;

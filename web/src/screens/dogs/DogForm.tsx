@@ -8,7 +8,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Control, FieldError, FieldErrors, UseFormRegister } from 'react-hook-form';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
-import { breedNames, loadBreed, packs } from '../../app/packs.ts';
+import { breedNames } from '../../app/breedNames.ts';
+import { loadBreed, packs } from '../../app/packs.ts';
 import { tapeWord } from '../../parts/words.ts';
 import { DogPreview, useDrawnDog } from './DogPreview.tsx';
 

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { problemOf, useDogsQuery } from '../../app/api.ts';
-import { breedNames } from '../../app/packs.ts';
+import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { ageOf } from '../../parts/words.ts';
@@ -48,8 +48,7 @@ export function Dogs() {
               <Link to={`/dogs/${dog.id}`}>
                 <strong>{dog.name}</strong>
                 <span>
-                  {dog.breedCalled || breedNames.find((b) => b.id === dog.breedId)?.name} ·{' '}
-                  {ageOf(dog.bornOn, new Date())}
+                  {breedWord(dog.breedCalled, dog.breedId)} · {ageOf(dog.bornOn, new Date())}
                 </span>
                 <span className="muted">{dog.owner}</span>
                 <span className="muted">{dog.remember[0]}</span>

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
 import { problemOf, useDayQuery } from '../../app/api.ts';
+import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 
@@ -88,7 +89,7 @@ function Line({ line, now }: { readonly line: TodayLine; readonly now: Date }) {
         <span className="tide-who">
           <time dateTime={line.startsAt}>{format(starts, 'H:mm')}</time>
           <strong>{line.dog}</strong>
-          <span className="muted">{line.breedCalled || line.breedId.replaceAll('-', ' ')}</span>
+          <span className="muted">{breedWord(line.breedCalled, line.breedId)}</span>
         </span>
         <span className="tide-what">
           {line.what}
