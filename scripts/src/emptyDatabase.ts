@@ -9,9 +9,12 @@ export interface TestDatabase {
   readonly appUrl: string;
 }
 
+/** For a test file: a database of its own with nothing in it, not even tables. */
+export const bareDatabase = (): Promise<TestDatabase> => created('');
+
 /** For a test file: a migrated database of its own in the run's throw-away PostgreSQL. */
 export async function emptyDatabase(): Promise<TestDatabase> {
-  const database = await created('');
+  const database = await bareDatabase();
   await migrateDatabase(database.ownerUrl, inject('postgres').appPassword);
   return database;
 }
