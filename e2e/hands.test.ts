@@ -248,6 +248,8 @@ describe('a stop', () => {
     await page.type('#stop-note', 'Overwater vets at noon');
     await page.locator('.modal ::-p-text(Refer and log)').click();
     await waitForText(page, '.stop-log', 'right thigh, referred by Bram Quennell');
+    await goTo(page, 'Draft');
+    await waitForText(page, '.stop-log', 'Overwater vets at noon');
     await page.locator('.visit-path ::-p-text(Start work)').click();
     await waitForText(page, '.visit-path', 'Working');
     await page.close();

@@ -8,6 +8,7 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { ageOf, zoneWord } from '../../parts/words.ts';
+import { Stops } from '../hands/Stops.tsx';
 import { setChoices, setPurpose, setWish } from './draftSlice.ts';
 
 interface DogStripProps {
@@ -35,6 +36,7 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
         {heightMm.predicted && 'about '}
         {Math.round(heightMm.mm / 10)} cm at the withers
       </p>
+      <Stops sheet={sheet} hands={hands} />
       {breed.generic && (
         <p className="stand-in">
           No pack for this breed yet: drawn and planned as “{breed.name.replace(' (generic)', '')}”, a
