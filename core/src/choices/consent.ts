@@ -33,7 +33,11 @@ export function consentStatements(
   const say = (about: ConsentStatement['about'], text: string) => statements.push({ about, text });
 
   const body = plan.zones.find(({ zone }) => zone === 'back') ?? plan.zones[0];
-  say('trim', `${trimName}: about ${Math.round(body?.leftMm ?? 0)} mm on the back.`);
+  const left = `about ${Math.round(body?.leftMm ?? 0)} mm on the back`;
+  const allOver =
+    body?.reasons.some(({ rule, overruled }) => rule === 'wish-all-over' && !overruled) ?? false;
+  if (allOver) say('trim', `One length all over, ${input.wish.allOverMm ?? 0} mm asked: it will be ${left}.`);
+  else say('trim', `${trimName}: ${left}.`);
 
   for (const one of plan.mats?.mats ?? []) {
     if (one.decision === 'save') continue;

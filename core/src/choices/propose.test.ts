@@ -161,6 +161,7 @@ describe('what the owner signs', () => {
     const text = said(wish)
       .map((one) => one.text)
       .join('\n');
+    expect(text).toMatch(/One length all over, 6 mm asked: it will be about 13 mm on the back/);
     expect(text).toMatch(/may not come back the same/);
     expect(text).toMatch(/Offered instead: bath and de-shed/);
     const dog = {
