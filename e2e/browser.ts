@@ -48,10 +48,15 @@ export async function openBrowser(): Promise<OpenBrowser> {
   };
 }
 
+/** Clicks what matches once it is there; unlike a locator it does not wait for the browser to report still frames. */
+export async function press(page: Page, selector: string): Promise<void> {
+  const element = await page.waitForSelector(selector);
+  await element?.click();
+}
+
 /** Signs in as one of the demo team, by name. */
 export async function signIn(page: Page, address: string, name: string): Promise<void> {
   await page.goto(`${address}/sign-in`);
-  const person = await page.waitForSelector(`aside ::-p-text(${name})`);
-  await person?.click();
+  await press(page, `aside ::-p-text(${name})`);
   await page.waitForSelector('nav[aria-label="Main"]');
 }

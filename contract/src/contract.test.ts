@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { says } from '../testing/says.ts';
 import { bookingSchema, choicesSchema, dogSchema, may, measureSchema, ROLES, toolSchema } from './index.ts';
 
 const dog = {
@@ -7,14 +8,6 @@ const dog = {
   bornOn: '2024-05-01',
   coatType: 'stand-off',
   measurements: {},
-};
-const says = (schema: { validateSync: (value: unknown) => unknown }, value: unknown): string => {
-  try {
-    schema.validateSync(value);
-    return 'fine';
-  } catch (error) {
-    return error instanceof Error ? error.message : String(error);
-  }
 };
 
 describe('what crosses the wire', () => {

@@ -1,5 +1,6 @@
 import { freshHands } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
+import { says } from '../testing/says.ts';
 import {
   FIRST_POLICY,
   gaugeLine,
@@ -11,14 +12,6 @@ import {
   stopAnswerSchema,
 } from './index.ts';
 
-const says = (schema: { validateSync: (value: unknown) => unknown }, value: unknown): string => {
-  try {
-    schema.validateSync(value);
-    return 'fine';
-  } catch (error) {
-    return error instanceof Error ? error.message : String(error);
-  }
-};
 const fresh = freshHands(
   { measurements: {}, findings: [], coatType: 'wire', coatModifiers: [], dense: false, signs: [] },
   { handling: 'easy', standingMinutes: null },

@@ -41,6 +41,7 @@ export * from './mats/matPlan.ts';
 export type * from './order/pack.ts';
 export * from './order/pace.ts';
 export * from './order/estimate.ts';
+export * from './order/context.ts';
 export * from './order/fit.ts';
 export * from './choices/upkeep.ts';
 export * from './choices/propose.ts';

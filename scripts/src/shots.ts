@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { openBrowser, signIn } from '@kurrel/e2e/browser';
+import { openBrowser, press, signIn } from '@kurrel/e2e/browser';
 import type { Page } from 'puppeteer-core';
 import { advise } from './advice.ts';
 import { buildWeb } from './build.ts';
@@ -16,12 +16,12 @@ interface Shot {
 
 const openDog = (name: string) => async (page: Page, address: string) => {
   await page.goto(`${address}/dogs`);
-  await page.locator(`.dog-list ::-p-text(${name})`).click();
+  await press(page, `.dog-list ::-p-text(${name})`);
   await page.waitForSelector('.visits a');
 };
 const hands = (name: string) => async (page: Page, address: string) => {
   await openDog(name)(page, address);
-  await page.click('.visits a');
+  await press(page, '.visits a');
   await page.waitForSelector('.hands-dog .place');
 };
 const along = (name: string, path: string, there: string) => async (page: Page, address: string) => {
@@ -32,7 +32,7 @@ const along = (name: string, path: string, there: string) => async (page: Page, 
 const draft = (name: string) => along(name, 'draft', '.coat-rule .bead');
 const tab = (name: string, word: string) => async (page: Page, address: string) => {
   await hands(name)(page, address);
-  await page.locator(`.zone-panel .tabs ::-p-text(${word})`).click();
+  await press(page, `.zone-panel .tabs ::-p-text(${word})`);
 };
 
 /** One picture per main view, from the demo data. */
@@ -46,8 +46,8 @@ const SHOTS: readonly Shot[] = [
     name: 'hands-on',
     go: async (page, address) => {
       await hands('Dumpling')(page, address);
-      await page.locator('.views ::-p-text(head)').click();
-      await page.click('[data-zone="ear-outside.left"]');
+      await press(page, '.views ::-p-text(head)');
+      await press(page, '[data-zone="ear-outside.left"]');
     },
   },
   { name: 'hands-on-tape', go: tab('Rook', 'Tape') },
@@ -57,7 +57,7 @@ const SHOTS: readonly Shot[] = [
     name: 'consent',
     go: async (page, address) => {
       await along('Dumpling', 'choices', '.look')(page, address);
-      await page.click('.look .choose');
+      await press(page, '.look .choose');
       await page.waitForSelector('.pad canvas');
     },
   },

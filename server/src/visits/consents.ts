@@ -1,6 +1,6 @@
 import type { Consent } from '@kurrel/contract';
 import { signConsentSchema } from '@kurrel/contract';
-import { consentStatements, proposalOf } from '@kurrel/core';
+import { consentStatements, estimateContextOf, proposalOf } from '@kurrel/core';
 import { createHash, randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
@@ -35,13 +35,7 @@ export function consentRoutes(db: Database, library: Library): Router {
     const outcome = await inSalon(db, salonId, async (tx) => {
       const sheet = await visitSheet(tx, library, visitId);
       if (version !== (sheet.saved?.version ?? 0)) return { current: sheet.saved };
-      const context = {
-        trainee: sheet.groomerIsTrainee,
-        dogHistory: sheet.history.dog,
-        groomerHistory: sheet.history.groomer,
-        rates: sheet.salon.policy.rates,
-        bookedMinutes: sheet.visit.minutes,
-      };
+      const context = estimateContextOf(sheet);
       const look = proposalOf(kind, choices, () => inputFor(library, sheet, choices), context);
       const { plan, input, estimate, fit, trimName } = look;
       const [saved] = await tx

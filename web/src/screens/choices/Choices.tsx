@@ -1,15 +1,20 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import type { BreedPack, PlanChoices, Proposal } from '@kurrel/core';
-import { bodyOf, factsWith, outlineOf, planInputOf, proposalOf, proposeChoices } from '@kurrel/core';
+import {
+  bodyOf,
+  estimateContextOf,
+  factsWith,
+  outlineOf,
+  planInputOf,
+  proposalOf,
+  proposeChoices,
+} from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
-import { useParams } from 'react-router';
-import { problemOf, useSessionQuery, useVisitQuery } from '../../app/api.ts';
+import { useSessionQuery } from '../../app/api.ts';
 import { packs } from '../../app/packs.ts';
-import { useBreed } from '../../app/useBreed.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
-import { Loading } from '../../parts/Loading.tsx';
-import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { WithVisit } from '../../parts/WithVisit.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
 import { firstChoices } from '../draft/useDraft.ts';
 import { ConsentForm } from './ConsentForm.tsx';
@@ -18,20 +23,11 @@ import { keptBoard } from './keptBoard.ts';
 import { LookCard } from './LookCard.tsx';
 
 /** The looks side by side, for the owner to choose from and sign. */
-export function ChoicesScreen() {
-  const { id = '' } = useParams();
-  const { data: sheet, error, refetch } = useVisitQuery(id);
-  const breed = useBreed(sheet?.dog.breedId);
-  if (error !== undefined) {
-    return (
-      <main id="content" className="page">
-        <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
-      </main>
-    );
-  }
-  if (!sheet || !breed) return <Loading what="the choices" />;
-  return <Board key={id} sheet={sheet} breed={breed} />;
-}
+export const ChoicesScreen = () => (
+  <WithVisit what="the choices">
+    {(sheet, breed) => <Board key={sheet.visit.id} sheet={sheet} breed={breed} />}
+  </WithVisit>
+);
 
 function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
   const visitId = sheet.visit.id;
@@ -44,13 +40,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
   const tools = useMemo(() => {
     const facts = factsWith(sheet, sheet.hands);
     const inputFor = (choices: PlanChoices) => planInputOf(packs, breed, facts, choices);
-    const context = {
-      trainee: sheet.groomerIsTrainee,
-      dogHistory: sheet.history.dog,
-      groomerHistory: sheet.history.groomer,
-      rates: sheet.salon.policy.rates,
-      bookedMinutes: sheet.visit.minutes,
-    };
+    const context = estimateContextOf(sheet);
     return { inputFor, context, asked: firstChoices(sheet, breed) };
   }, [sheet, breed]);
   const proposed = useMemo(() => proposeChoices(tools.asked, tools.inputFor, tools.context), [tools]);

@@ -3,34 +3,20 @@ import type { BreedPack } from '@kurrel/core';
 import { byId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useEffect } from 'react';
-import { useParams } from 'react-router';
-import { problemOf, useVisitQuery } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { useBreed } from '../../app/useBreed.ts';
+import { WithVisit } from '../../parts/WithVisit.tsx';
 import { Loading } from '../../parts/Loading.tsx';
-import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { DraftBoard } from './DraftBoard.tsx';
 import { look, openDraft, take } from './draftSlice.ts';
 import { keptDraft } from './keptDraft.ts';
 import { firstChoices } from './useDraft.ts';
 
 /** What to leave where: the visit's draft, once its dog and breed are here. */
-export function Draft() {
-  const { id = '' } = useParams();
-  const { data: sheet, error, refetch } = useVisitQuery(id);
-  const breed = useBreed(sheet?.dog.breedId);
-  if (error !== undefined) {
-    return (
-      <main id="content" className="page">
-        <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
-      </main>
-    );
-  }
-  if (!sheet || !breed) return <Loading what="the dog" />;
-  return <OpenDraft sheet={sheet} breed={breed} />;
-}
+export const Draft = () => (
+  <WithVisit what="the dog">{(sheet, breed) => <OpenDraft sheet={sheet} breed={breed} />}</WithVisit>
+);
 
 function OpenDraft({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
   const dispatch = useAppDispatch();

@@ -2,6 +2,7 @@ import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Hands, JudgedMat, LengthUnit, Plan } from '@kurrel/core';
 import {
   byId,
+  estimateContextOf,
   estimateVisit,
   factsWith,
   fitVisit,
@@ -36,12 +37,7 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
     const before = planGroom(
       planInputOf(packs, breed, factsWith({ ...sheet, dog: { signs: [] } }, blank), choices),
     );
-    const estimate = estimateVisit(input, {
-      trainee: sheet.groomerIsTrainee,
-      dogHistory: sheet.history.dog,
-      groomerHistory: sheet.history.groomer,
-      rates: sheet.salon.policy.rates,
-    });
+    const estimate = estimateVisit(input, estimateContextOf(sheet));
     const fit = fitVisit(estimate, sheet.visit.minutes, packs.times);
     return { plan, estimate, fit, changed: differences(before, plan, unit) };
   }, [sheet, breed, hands, unit]);

@@ -2,32 +2,20 @@ import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useEffect } from 'react';
-import { useParams } from 'react-router';
-import { problemOf, useVisitQuery } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { useBreed } from '../../app/useBreed.ts';
+import { WithVisit } from '../../parts/WithVisit.tsx';
 import { Loading } from '../../parts/Loading.tsx';
-import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { HandsBoard } from './HandsBoard.tsx';
 import { lookAt, openHands, takeHands } from './handsSlice.ts';
 import { keptHands } from './keptHands.ts';
 
 /** What the hands find: the visit's sheet of findings, once its dog and breed are here. */
-export function HandsOn() {
-  const { id = '' } = useParams();
-  const { data: sheet, error, refetch } = useVisitQuery(id);
-  const breed = useBreed(sheet?.dog.breedId);
-  if (error !== undefined) {
-    return (
-      <main id="content" className="page">
-        <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
-      </main>
-    );
-  }
-  if (!sheet || !breed) return <Loading what="the dog" />;
-  return <OpenSheet key={sheet.visit.id} sheet={sheet} breed={breed} />;
-}
+export const HandsOn = () => (
+  <WithVisit what="the dog">
+    {(sheet, breed) => <OpenSheet key={sheet.visit.id} sheet={sheet} breed={breed} />}
+  </WithVisit>
+);
 
 function OpenSheet({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
   const dispatch = useAppDispatch();
