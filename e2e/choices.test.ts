@@ -44,6 +44,10 @@ describe('deciding with the owner', () => {
 
     await page.locator('.look .choose').click();
     await waitForText(page, '.consent', 'Offered instead: bath and de-shed');
+    await page.locator('#signed-by').fill('');
+    await page.locator('.consent ::-p-text(Sign and keep)').click();
+    await waitForText(page, '.consent', 'Type the name of who signs');
+    await page.locator('#signed-by').fill('Gwendolen Astor-Pym');
     await page.locator('.consent ::-p-text(Sign and keep)').click();
     await waitForText(page, '.consent', 'The owner signs on the pad first');
     await scribble(page);

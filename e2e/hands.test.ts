@@ -167,6 +167,13 @@ describe('bad input says what to do and loses nothing', () => {
     await labelled(page, 'Size of the lump or wart').fill('4000');
     await page.keyboard.press('Enter');
     await waitForText(page, '.place .invalid-feedback', '0 to 300 mm');
+    await retype(page, '.place .length-field input', 'short');
+    await page.keyboard.press('Enter');
+    await waitForText(page, '.place .invalid-feedback', 'That is not a length');
+    await page.locator('.zone-panel .tabs ::-p-text(Temper)').click();
+    await labelled(page, 'Minutes').fill('900');
+    await page.keyboard.press('Enter');
+    await waitForText(page, '.place .invalid-feedback', 'between 1 and 240 minutes');
     await page.close();
   });
 

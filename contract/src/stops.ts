@@ -15,7 +15,9 @@ export const stopAnswerSchema = object({
 export type StopAnswer = InferType<typeof stopAnswerSchema>;
 
 /** One line of the log; lines are never changed. */
-export interface StopLine extends StopAnswer {
+export interface StopLine extends Omit<StopAnswer, 'action'> {
+  /** Lifted: what stopped the work was taken off the sheet; found again, it stops again. */
+  readonly action: StopAnswer['action'] | 'lifted';
   readonly by: string;
   readonly at: string;
 }

@@ -1,6 +1,6 @@
 import type { SavedHands, VisitSheet } from '@kurrel/contract';
 import type { Hands } from '@kurrel/core';
-import { withFind } from '@kurrel/core';
+import { withFind, withoutFind } from '@kurrel/core';
 import type TestAgent from 'supertest/lib/agent.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { World } from './world.ts';
@@ -142,6 +142,15 @@ describe('stops', () => {
 
     const started = await trainee.put(`${visit}/start`).send({ started: true }).expect(200);
     expect(started.body.startedAt).not.toBeNull();
+
+    const after = await sheetOf(trainee, sheet.visit.id);
+    const gone = { kind: 'sign', sign: 'hot-spot', zone: 'thigh.left' } as const;
+    await put(trainee, after, withoutFind(after.hands, gone)).expect(200);
+    const again = await sheetOf(trainee, sheet.visit.id);
+    expect(again.stopLog.map(({ action }) => action)).toEqual(['referred', 'lifted']);
+    await put(trainee, again, after.hands).expect(200);
+    await trainee.put(`${visit}/start`).send({ started: true }).expect(409);
+
     expect(
       (await trainee.put(`${visit}/start`).send({ started: false }).expect(200)).body.startedAt,
     ).toBeNull();

@@ -48,9 +48,24 @@ export function stopsOf(
   return found;
 }
 
-/** The stops nobody has cleared or referred yet. */
-export const openStops = (stops: readonly Stop[], answered: readonly { readonly key: string }[]) =>
-  stops.filter(({ key }) => !answered.some((answer) => answer.key === key));
+/** A line of the log of stops: answered by somebody, or lifted because what stopped the work was no longer found. */
+interface LoggedStop {
+  readonly key: string;
+  readonly action: 'cleared' | 'referred' | 'lifted';
+}
+
+/** The stops whose last line does not say cleared or referred; one that was lifted and is found again is open again. */
+export const openStops = (stops: readonly Stop[], log: readonly LoggedStop[]): readonly Stop[] =>
+  stops.filter(({ key }) => (lastAction(log, key) ?? 'lifted') === 'lifted');
+
+/** Keys of stops that were answered and are no longer found: their answers end here. */
+export const liftedStops = (stops: readonly Stop[], log: readonly LoggedStop[]): readonly string[] =>
+  [...new Set(log.map(({ key }) => key))].filter(
+    (key) => lastAction(log, key) !== 'lifted' && !stops.some((stop) => stop.key === key),
+  );
+
+const lastAction = (log: readonly LoggedStop[], key: string) =>
+  log.findLast((line) => line.key === key)?.action;
 
 /** Minutes the dog stands before a break, and whether somebody said so or its age does. */
 export function standingOf(

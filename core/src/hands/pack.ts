@@ -23,6 +23,8 @@ export interface Sign {
   readonly stop: string | null;
   /** The hair here is left this much longer or shorter, so that it looks even once it is dry; null for no change. */
   readonly lengthShare: Readonly<Record<Severity, number>> | null;
+  /** Says that the coat is dense here: guard combs ride up on it. */
+  readonly dense: boolean;
   /** Asks for a rough clip before the bath. */
   readonly roughClip: boolean;
   readonly source: Source;

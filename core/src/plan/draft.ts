@@ -51,11 +51,13 @@ export function draftZone(zone: DogZone, area: TrimArea, setting: Setting, confl
   const target = targetOf(zone, area, trimName, coat, limits, input, school);
   if (lost) conflicts.push(...lossConflicts(zone, lost, target.wantedMm, mats, brought));
   else conflicts.push(...target.conflicts);
+  const denser = denserHere(zone, coat, input);
   const reasons: Reason[] = [
     ...limits.reasons,
     ...coatReasons(coat, area, input),
     ...target.reasons,
     ...school.reasons,
+    ...(denser ? [denser] : []),
   ];
 
   const asked = input.overrides.find((o) => o.zone === zone.id) ?? null;
@@ -95,6 +97,7 @@ export function draftZone(zone: DogZone, area: TrimArea, setting: Setting, confl
         ...(bladed ? { loMm: 0, hiMm: limits.ceilingMm } : workingWindow(override, targetMm, limits)),
         techniques: bladed ? underMat(limits) : techniques,
         directions: override ? ['with', 'across', 'against'] : directionsFor(area, limits),
+        denserHere: denser !== null,
         skipToothAllowed: limits.skipToothAllowed || override?.toolId != null,
         finishes: area.finishes,
         preferredDirection:
@@ -159,6 +162,24 @@ function lossConflicts(
     taken,
     { ...conflict('one-side-lost', zone, lost.blade?.leavesMm ?? null, wantedMm, ''), alternatives },
   ];
+}
+
+/** The reason that a guard comb leaves more here than elsewhere on this dog; null where it does not. */
+function denserHere(zone: DogZone, coat: Coat, { signs, packs }: PlanInput): Reason | null {
+  if (coat.dense) return null;
+  const kind = signs
+    .filter((seen) => seen.zone === zone.id)
+    .map(({ sign }) => byId('sign', packs.signs.signs, sign))
+    .find(({ dense }) => dense);
+  if (!kind) return null;
+  return {
+    stage: 'drawer',
+    rule: 'denser-here',
+    about: kind.name,
+    source: kind.source,
+    effect: { kind: 'note' },
+    overruled: false,
+  };
 }
 
 /** What was seen on the coat and what it changes, said where the coat is worked. */

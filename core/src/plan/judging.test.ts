@@ -6,6 +6,8 @@ import { freshHands, mirrored } from '../hands/hands.ts';
 import { restrictionsOf } from '../hands/judge.ts';
 import type { PlanChoices } from './input.ts';
 import { planInputOf } from './input.ts';
+import { limitsOf } from './limits.ts';
+import { coatOf } from '../coat/hair.ts';
 import { factsWith } from './facts.ts';
 import type { Plan } from './plan.ts';
 import { planGroom } from './plan.ts';
@@ -247,6 +249,16 @@ describe('the coat the dog has', () => {
     expect(rules(plan, 'rib.left')).toContain('sign-length');
   });
 
+  it('a guard comb rides up where the coat is denser, and the tool is chosen for it', () => {
+    const signs: SeenSign[] = [{ sign: 'dense', zone: 'back', level: 'mild', sizeMm: null, note: '' }];
+    const combs = fullDrawer.filter(({ kindId }) => kindId === 'comb-13' || kindId === 'blade-40');
+    const usual = planGroom(inputFor('standard-poodle', { drawer: combs }));
+    const dense = planGroom(inputFor('standard-poodle', { drawer: combs, signs }));
+    expect(zoneOf(dense, 'back').leftMm).toBeCloseTo(1.08 * zoneOf(usual, 'back').leftMm, 6);
+    expect(zoneOf(dense, 'loin').leftMm).toBe(zoneOf(usual, 'loin').leftMm);
+    expect(rules(dense, 'back')).toContain('denser-here');
+  });
+
   it('a heart patient stands a quarter of an hour, and the plan remembers why', () => {
     const plan = planGroom(inputFor('havanese', { restrictions: [{ restriction: 'heart', zone: null }] }));
     expect(plan.standingMinutes).toBe(15);
@@ -419,6 +431,30 @@ describe('left and right', () => {
         },
       ),
       { numRuns: 60 },
+    );
+  });
+});
+
+describe('whatever is restricted', () => {
+  it('one more restriction never widens what is allowed in any zone', () => {
+    const seen = fc.record({
+      restriction: fc.constantFrom(...packs.safety.restrictions.map(({ id }) => id)),
+      zone: fc.constantFrom(...zoneIds),
+    });
+    const coat = coatOf(packs.coats, 'tight-curl', []);
+    fc.assert(
+      fc.property(fc.array(seen, { maxLength: 4 }), seen, (some, one) => {
+        for (const zone of dogZones(packs.zones)) {
+          const was = limitsOf(zone, coat, inputFor('standard-poodle', { restrictions: some }));
+          const is = limitsOf(zone, coat, inputFor('standard-poodle', { restrictions: [...some, one] }));
+          expect(is.floorMm).toBeGreaterThanOrEqual(was.floorMm);
+          expect(was.directions).toEqual(expect.arrayContaining([...is.directions]));
+          expect(is.forbidden).toEqual(expect.arrayContaining([...was.forbidden]));
+          expect(is.skipToothAllowed && !was.skipToothAllowed).toBe(false);
+          expect(was.leaveAlone && !is.leaveAlone).toBe(false);
+        }
+      }),
+      { numRuns: 40 },
     );
   });
 });

@@ -15,6 +15,7 @@ export type ReasonRule =
   | 'weeks-between'
   | 'finding'
   | 'sign-length'
+  | 'denser-here'
   | 'cover-patch'
   | 'school'
   | 'coat-modifier'

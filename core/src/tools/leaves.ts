@@ -12,7 +12,7 @@ export interface ToolUse {
 }
 
 /** Guard combs ride up on dense coat (trade prior). */
-const DENSE_COMB_FACTOR = 1.08;
+export const DENSE_COMB_FACTOR = 1.08;
 
 /** The share of its length a tool leaves in this direction: `f` of the tool-length formula, 0.5 to 1. */
 export function directionFactor(direction: Direction, layDeg: number): number {

@@ -2,6 +2,7 @@ import { requireNumber } from '../failure.ts';
 import { cheapestFacilities } from './facilities.ts';
 import type { ToolOption } from './drawer.ts';
 import { HAND_SPREAD } from './drawer.ts';
+import { DENSE_COMB_FACTOR } from './leaves.ts';
 import type { Direction, Finish, Technique, ToolPolicy } from './pack.ts';
 
 /** What one zone asks of a tool. */
@@ -15,6 +16,8 @@ export interface ZoneDemand {
   readonly techniques: readonly Technique[];
   readonly directions: readonly Direction[];
   readonly skipToothAllowed: boolean;
+  /** Dense here though the dog's coat is not: guard combs ride up more than on the rest of it. */
+  readonly denserHere?: boolean;
   /** Finishes that suit; the first is the one wanted. */
   readonly finishes: readonly Finish[];
   readonly preferredDirection: Direction;
@@ -170,8 +173,10 @@ function waysOf(zone: ZoneDemand, options: readonly ToolOption[], policy: ToolPo
       continue;
     }
     if (!zone.directions.includes(option.direction)) continue;
-    if (option.leavesMm < zone.loMm || option.leavesMm > zone.hiMm) continue;
-    const error = Math.abs(option.leavesMm - zone.targetMm) / zone.toleranceMm;
+    const ridesUp = zone.denserHere === true && option.technique === 'comb' ? DENSE_COMB_FACTOR : 1;
+    const leavesMm = option.leavesMm * ridesUp;
+    if (leavesMm < zone.loMm || leavesMm > zone.hiMm) continue;
+    const error = Math.abs(leavesMm - zone.targetMm) / zone.toleranceMm;
     const beyond = Math.max(0, error - 1);
     const cost =
       beyond * beyond +
@@ -180,7 +185,7 @@ function waysOf(zone: ZoneDemand, options: readonly ToolOption[], policy: ToolPo
       policy.irritation[option.direction] * zone.irritability +
       (option.direction === zone.preferredDirection ? 0 : policy.finishMismatchCost) +
       option.effort;
-    ways.push({ option, leavesMm: option.leavesMm, sdMm: option.sdMm, cost });
+    ways.push({ option, leavesMm, sdMm: option.sdMm * ridesUp, cost });
   }
   return ways;
 }

@@ -1,5 +1,5 @@
 import type { DrawerMeasure, Hands, LoggedPart, Measurements, Plan, Schools, SeenSign } from '@kurrel/core';
-import type { Choices, Consent, Dog, Policy, Role, StopAnswer } from '@kurrel/contract';
+import type { Choices, Consent, Dog, Policy, Role, StopLine } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -168,7 +168,7 @@ export const stopLog = pgTable(
       .notNull()
       .references(() => visits.id),
     key: text('key').notNull(),
-    action: text('action').$type<StopAnswer['action']>().notNull(),
+    action: text('action').$type<StopLine['action']>().notNull(),
     note: text('note').notNull(),
     byId: uuid('by_id')
       .notNull()

@@ -1,13 +1,13 @@
 import type { SaveHands, SavedHands, VisitSheet } from '@kurrel/contract';
 import { saveHandsSchema } from '@kurrel/contract';
 import type { Hands, MeasureKey } from '@kurrel/core';
-import { bodyOf, dogZones, MEASURES, questionTape, standingSigns } from '@kurrel/core';
+import { bodyOf, dogZones, liftedStops, MEASURES, questionTape, standingSigns, stopsOf } from '@kurrel/core';
 import { isDeepStrictEqual } from 'node:util';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { dogs, visits } from '../database/schema.ts';
+import { dogs, stopLog, visits } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { permitted } from '../session/session.ts';
@@ -18,7 +18,7 @@ export function handsRoutes(db: Database, library: Library): Router {
 
   /** Saves what the hands found; what stays on the dog goes to its card in the same step. */
   router.put('/visits/:id/hands', async (request, response) => {
-    const { salonId, name } = permitted(response, 'hands:save');
+    const { salonId, personId, name } = permitted(response, 'hands:save');
     const id = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const body = parseBody(saveHandsSchema, request.body);
@@ -34,6 +34,11 @@ export function handsRoutes(db: Database, library: Library): Router {
         .where(and(eq(visits.id, id), eq(visits.handsVersion, version)))
         .returning({ version: visits.handsVersion });
       if (!row) throw changedMeanwhile('sheet of findings', sheet);
+      const stops = stopsOf(body.hands, library.packs, sheet.salon.policy.handlingLimit);
+      for (const key of liftedStops(stops, sheet.stopLog)) {
+        const line = { key, action: 'lifted' as const, note: 'no longer on the sheet' };
+        await tx.insert(stopLog).values({ ...line, salonId, visitId: id, byId: personId });
+      }
       return { version: row.version, dogVersion, savedBy: name, savedAt: new Date().toISOString() };
     });
     response.setHeader('ETag', `"${saved.version}"`).json(saved satisfies SavedHands);

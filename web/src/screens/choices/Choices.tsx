@@ -103,7 +103,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
           sheet={sheet}
           look={picked}
           mayTake={mayTake}
-          signedBy={kept.signedBy || sheet.dog.owner}
+          signedBy={kept.signedBy ?? sheet.dog.owner}
           onName={(signedBy) => setKept((board) => ({ ...board, signedBy }))}
           onSigned={() => keptBoard.forget(visitId)}
         />

@@ -7,10 +7,11 @@ export interface Swap {
 export interface KeptBoard {
   readonly swaps: Readonly<Record<number, Swap | null>>;
   readonly picked: number | null;
-  readonly signedBy: string;
+  /** Null until somebody types a name; then whatever stands there, even nothing. */
+  readonly signedBy: string | null;
 }
 
-const EMPTY: KeptBoard = { swaps: {}, picked: null, signedBy: '' };
+const EMPTY: KeptBoard = { swaps: {}, picked: null, signedBy: null };
 const key = (visitId: string) => `kurrel.board.${visitId}`;
 
 /** What was swapped, picked and typed on the board outlives a reload. */

@@ -24,6 +24,8 @@ export function reasonSentence(reason: Reason): string {
       return 'owner wishes one length all over';
     case 'weeks-between':
       return `${about} weeks between visits: nearer the short end`;
+    case 'denser-here':
+      return `${about}: guard combs ride up and leave more`;
     case 'sign-length':
       return `${about}: ${effect.kind === 'change' && effect.mm < 0 ? 'shorter' : 'longer'}, to look even once dry`;
     case 'finding':
