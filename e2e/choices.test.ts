@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openHands, openSalon, textOf, waitForText } from './salon.ts';
+import { goTo, openHands, openSalon, retype, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -44,10 +44,10 @@ describe('deciding with the owner', () => {
 
     await page.locator('.look .choose').click();
     await waitForText(page, '.consent', 'Offered instead: bath and de-shed');
-    await page.locator('#signed-by').fill('');
+    await retype(page, '#signed-by', '');
     await page.locator('.consent ::-p-text(Sign and keep)').click();
     await waitForText(page, '.consent', 'Type the name of who signs');
-    await page.locator('#signed-by').fill('Gwendolen Astor-Pym');
+    await retype(page, '#signed-by', 'Gwendolen Astor-Pym');
     await page.locator('.consent ::-p-text(Sign and keep)').click();
     await waitForText(page, '.consent', 'The owner signs on the pad first');
     await scribble(page);
