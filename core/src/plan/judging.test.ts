@@ -1,17 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { breed, breeds, fullDrawer, inputFor, packs } from '../../testing/packs.ts';
-import type { Hands, Mat, SeenSign } from '../hands/hands.ts';
-import { freshHands, mirrored } from '../hands/hands.ts';
+import { breeds, fullDrawer, inputFor, packs } from '../../testing/packs.ts';
+import type { Mat, SeenSign } from '../hands/hands.ts';
 import { restrictionsOf } from '../hands/judge.ts';
-import type { PlanChoices } from './input.ts';
-import { planInputOf } from './input.ts';
 import { limitsOf } from './limits.ts';
 import { coatOf } from '../coat/hair.ts';
-import { factsWith } from './facts.ts';
 import type { Plan } from './plan.ts';
 import { planGroom } from './plan.ts';
-import { dogZones, otherSide } from './zones.ts';
+import { dogZones } from './zones.ts';
 import { schoolsOf } from './schools.ts';
 
 const zoneOf = (plan: Plan, id: string) => {
@@ -263,175 +259,6 @@ describe('the coat the dog has', () => {
     const plan = planGroom(inputFor('havanese', { restrictions: [{ restriction: 'heart', zone: null }] }));
     expect(plan.standingMinutes).toBe(15);
     expect(plan.remember.join()).toMatch(/No heat on the dog/);
-  });
-});
-
-describe('schools', () => {
-  const tools = (plan: Plan, zone: string) => zoneOf(plan, zone).tool?.technique;
-
-  it('each question has its default among its answers, and unknown answers fall back', () => {
-    for (const { id, default: usual, answers } of packs.schools.schools) {
-      expect(
-        answers.map((answer) => answer.id),
-        id,
-      ).toContain(usual);
-      expect(schoolsOf(packs.schools, { [id]: 'nonsense' })[id]).toBe(usual);
-      for (const answer of answers)
-        expect(schoolsOf(packs.schools, {}, { [id]: answer.id })[id]).toBe(answer.id);
-    }
-  });
-
-  it('wire: strip where it still strips, or clip and card for pets only', () => {
-    const trimmed = (wire: string, purpose: 'pet' | 'show', trimId: string) =>
-      tools(planGroom(inputFor('airedale-terrier', { trimId, purpose, schools: schools({ wire }) })), 'back');
-    expect(trimmed('clip', 'show', 'stripped')).toBe('strip');
-    expect(trimmed('by-trim', 'pet', 'clip-and-card')).toBe('clip');
-  });
-
-  it('eye corners: a clipper or thinners', () => {
-    const corner = (eyeCorners: string) =>
-      tools(planGroom(inputFor('bichon-frise', { schools: schools({ eyeCorners }) })), 'eye-corner.left');
-    expect(corner('clipper')).toBe('clip');
-    expect(['thin', 'scissor']).toContain(corner('thinners'));
-  });
-
-  it('face: against the lay, or with it', () => {
-    const face = (answer: string) =>
-      zoneOf(planGroom(inputFor('standard-poodle', { schools: schools({ face: answer }) })), 'cheek.left')
-        .tool;
-    expect(face('against')?.direction).toBe('against');
-    expect(face('with')?.direction).toBe('with');
-  });
-
-  it('forechest fuller carries a quarter more on sculpted breeds', () => {
-    const chest = (forechest: string) =>
-      zoneOf(planGroom(inputFor('bichon-frise', { schools: schools({ forechest }) })), 'forechest').targetMm;
-    expect(chest('fuller')).toBeCloseTo(1.25 * chest('breastbone'), 6);
-  });
-
-  it('armpits are scissored, under a mat they may be clipped', () => {
-    const matted = [mat('armpit.left', { tightness: 1, toSkinMm: 8 })];
-    const plan = planGroom(inputFor('standard-poodle', { mats: matted, hairMm: longHair }));
-    expect(['scissor', 'thin']).toContain(tools(plan, 'armpit.right'));
-    expect(rules(plan, 'armpit.right')).toContain('school');
-    expect(rules(plan, 'armpit.left')).not.toContain('school');
-  });
-
-  it('whiskers of a show dog stay unless taken off by choice, with the note about the law', () => {
-    const texts = (whiskers: string, purpose: 'pet' | 'show') =>
-      zoneOf(
-        planGroom(inputFor('airedale-terrier', { purpose, schools: schools({ whiskers }) })),
-        'foreface.left',
-      ).cautions.join();
-    expect(texts('leave', 'show')).toMatch(/Whiskers stay/);
-    expect(texts('off', 'show')).toMatch(/check your law/);
-    expect(texts('off', 'pet')).not.toMatch(/Whiskers/);
-  });
-
-  it('rough clip: never, always, or when the coat asks; a double coat is never rough-clipped', () => {
-    const filthy: SeenSign[] = [{ sign: 'filthy', zone: null, level: null, sizeMm: null, note: '' }];
-    const rough = (id: string, roughClip: string, signs: SeenSign[] = []) =>
-      planGroom(inputFor(id, { signs, schools: schools({ roughClip }) })).roughClip.wanted;
-    expect(rough('poodle-cross', 'by-coat')).toBe(false);
-    expect(rough('poodle-cross', 'by-coat', filthy)).toBe(true);
-    expect(rough('poodle-cross', 'never', filthy)).toBe(false);
-    expect(rough('poodle-cross', 'always')).toBe(true);
-    expect(rough('samoyed', 'always', filthy)).toBe(false);
-  });
-});
-
-describe('left and right', () => {
-  const known = {
-    dog: { signs: [] },
-    ageMonths: 60,
-    predictedMm: longHair,
-    drawer: fullDrawer,
-    salon: { schools: {}, policy: { mats: { limitMinutes: 12, bladeFloorMm: 0.5, feePerHour: 60 } } },
-  };
-  const choices = (trimId: string): PlanChoices => ({
-    trimId,
-    purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-    doubleCoatConsent: false,
-    schools: {},
-    overrides: [],
-  });
-  const sided = zoneIds.filter((id) => id !== otherSide(id));
-  const anyHands = fc.record({
-    mats: fc.array(
-      fc.record({
-        zone: fc.constantFrom(...zoneIds),
-        lengthCm: fc.integer({ min: 1, max: 8 }),
-        tightness: fc.constantFrom(1, 2, 3, 4),
-        toSkinMm: fc.constantFrom(0.5, 1, 3, 8),
-      }),
-      { maxLength: 3 },
-    ),
-    signs: fc.array(
-      fc.record({
-        sign: fc.constantFrom(
-          'lump',
-          'redness',
-          'healing-patch',
-          'hot-spot',
-          'packed-undercoat',
-          'curl-tight',
-        ),
-        zone: fc.constantFrom(...zoneIds),
-      }),
-      { maxLength: 3 },
-    ),
-    findings: fc.array(
-      fc.record({
-        finding: fc.constantFrom('elbows-out', 'cow-hocks', 'weak-pasterns', 'high-behind'),
-        side: fc.constantFrom('left', 'right', null),
-      }),
-      { maxLength: 2 },
-    ),
-    lengths: fc.dictionary(fc.constantFrom(...sided), fc.integer({ min: 2, max: 60 }), { maxKeys: 3 }),
-  });
-
-  it('swapped findings give the mirrored plan', () => {
-    fc.assert(
-      fc.property(
-        anyHands,
-        fc.constantFrom('standard-poodle', 'giant-schnauzer', 'havanese'),
-        (found, id) => {
-          const pack = breed(id);
-          const standing = {
-            measurements: {},
-            findings: [],
-            coatType: pack.coat,
-            coatModifiers: [],
-            dense: false,
-            signs: [],
-          };
-          const hands: Hands = {
-            ...freshHands(standing, { handling: 'easy', standingMinutes: null }),
-            mats: found.mats.map((m, i) => mat(m.zone, { ...m, tightness: m.tightness as 1, id: `m${i}` })),
-            signs: found.signs.map((s) => ({ ...s, level: null, sizeMm: null, note: '' })),
-            findings: found.findings.map((f) => ({ ...f, severity: 'marked' as const })),
-            lengths: Object.fromEntries(
-              Object.entries(found.lengths).map(([zone, mm]) => [
-                zone,
-                { mm, sdMm: null, readings: 1, by: 'rule' as const },
-              ]),
-            ),
-          };
-          const planOf = (h: Hands) =>
-            planGroom(planInputOf(packs, pack, factsWith(known, h), choices(pack.trims[0]?.id ?? '')));
-          const plan = planOf(hands);
-          const mirror = planOf(mirrored(hands));
-          for (const zone of plan.zones) {
-            const other = zoneOf(mirror, otherSide(zone.zone));
-            expect(other.targetMm, zone.zone).toBeCloseTo(zone.targetMm, 9);
-            expect(other.leftMm, zone.zone).toBeCloseTo(zone.leftMm, 9);
-            expect(other.leftAlone, zone.zone).toBe(zone.leftAlone);
-          }
-        },
-      ),
-      { numRuns: 60 },
-    );
   });
 });
 
