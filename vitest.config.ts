@@ -13,6 +13,7 @@ export default defineConfig({
           isolate: false,
           include: [
             'core/src/**/*.test.ts',
+            'words/src/**/*.test.ts',
             'contract/src/**/*.test.ts',
             'packs/**/*.test.ts',
             'web/src/**/*.test.ts',

@@ -136,7 +136,7 @@ describe('the salon’s rules', () => {
     await waitForText(page, '[data-testid="zone-tool"]', 'against the lay');
     await page.locator('.own-schools summary').click();
     await page.select('#school-face', 'with');
-    await waitForText(page, '.why', 'Face of clipped breeds: with the lay, kinder');
+    await waitForText(page, '.why', 'Face of clipped breeds: with the lay, one longer');
     await waitForText(page, '[data-testid="zone-tool"]', 'with the lay');
     await waitForText(page, '.own-schools', '1 of its own');
     await page.close();

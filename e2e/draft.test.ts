@@ -231,10 +231,11 @@ describe('welfare on the board', () => {
     await page.close();
   });
 
-  it('a trainee’s unsafe override is refused by the server and stays on the board', async () => {
+  it('a trainee is warned, cannot step over the warning, and the plan stays as it was', async () => {
     const page = await salon.enter('Isolde Pike');
     await openDraft(page, 'Dumpling');
     await selectZone(page, 'throat');
+    const planned = await textOf(page, LENGTH);
     const skip = await page.$$eval(
       '#own-tool option',
       (options) => options.map((o) => o as HTMLOptionElement).find((o) => o.text === '7 skip')?.value ?? '',
@@ -243,9 +244,9 @@ describe('welfare on the board', () => {
     await page.waitForSelector('.own-word .sides');
     await page.locator('.own-word .sides ::-p-text(against)').click();
     await waitForText(page, '.zone-panel .conflict', 'not followed yet');
-    await page.locator('button ::-p-text(I have read this)').click();
-    await page.locator('button ::-p-text(Save plan)').click();
-    await waitForText(page, '.draft-bar', 'A trainee cannot do this');
+    await waitForText(page, '.zone-panel', 'A groomer or the lead decides that');
+    expect(await page.$$('button ::-p-text(I have read this)')).toHaveLength(0);
+    expect(await textOf(page, LENGTH)).toBe(planned);
     await page.close();
   });
 });

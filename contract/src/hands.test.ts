@@ -95,9 +95,9 @@ describe('rules, stops and signatures', () => {
     const choices = {
       trimId: 'lamb',
       purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-      doubleCoatConsent: false,
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
       schools: {},
+      sides: {},
       overrides: [],
     };
     const signature = { width: 300, height: 100, strokes: [[1, 2, 3, 4]] };

@@ -1,10 +1,11 @@
+import type { Role } from '@kurrel/core';
+
 /** Who may do what in a salon. Checked on the server; the web client only hides what would be refused. */
-export const ROLES = ['lead', 'groomer', 'trainee'] as const;
-export type Role = (typeof ROLES)[number];
+export const ROLES = ['lead', 'groomer', 'trainee'] as const satisfies readonly Role[];
+export type { Role };
 
 export type Permission =
   | 'plan:save'
-  | 'plan:unsafe'
   | 'dog:edit'
   | 'dog:archive'
   | 'drawer:edit'
@@ -18,7 +19,6 @@ export type Permission =
 const EVERYBODY: readonly Permission[] = ['plan:save', 'dog:edit', 'visit:start', 'hands:save'];
 const GROOMER: readonly Permission[] = [
   ...EVERYBODY,
-  'plan:unsafe',
   'drawer:edit',
   'visit:book',
   'stop:answer',

@@ -1,6 +1,6 @@
-import type { Hands, LoggedPart, Plan, SeenSign } from '@kurrel/core';
+import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave } from '@kurrel/core';
 import type { InferType, ObjectSchema } from 'yup';
-import { array, boolean, date, number, object, string } from 'yup';
+import { array, boolean, date, lazy, number, object, string } from 'yup';
 import type { Dog } from './dog.ts';
 import type { SalonRules } from './salon.ts';
 import { schoolsSchema } from './salon.ts';
@@ -22,6 +22,20 @@ export const overrideSchema = object({
   acknowledged: boolean().required(),
 });
 
+/** By the zone that was lost: whether the other side is brought to match. */
+const sidesSchema = lazy((value: unknown) =>
+  object(
+    Object.fromEntries(
+      Object.keys(typeof value === 'object' && value !== null ? value : {}).map((zone) => [
+        zone,
+        string()
+          .oneOf(['match', 'leave'] as const)
+          .required(),
+      ]),
+    ),
+  ),
+);
+
 /** What the groomer and the owner decided; with the dog and the drawer it makes the plan. */
 export const choicesSchema = object({
   trimId: string().max(60).required(),
@@ -38,10 +52,12 @@ export const choicesSchema = object({
       .min(1, 'At least one week.')
       .max(52, 'At most a year.')
       .required(),
+    /** A vet has asked for it. */
+    vetAsks: boolean().required().default(false),
   }).required(),
-  doubleCoatConsent: boolean().required(),
   /** This dog's own answers where they differ from the salon's. */
   schools: schoolsSchema as unknown as ObjectSchema<Record<string, string>>,
+  sides: sidesSchema as unknown as ObjectSchema<Record<string, SideAnswer>>,
   overrides: array(overrideSchema.required()).max(60).required(),
 });
 export type Choices = InferType<typeof choicesSchema>;
@@ -95,6 +111,10 @@ export interface VisitSheet {
   /** Past parts of visits: this dog's, and this groomer's on other dogs. */
   readonly history: { readonly dog: readonly LoggedPart[]; readonly groomer: readonly LoggedPart[] };
   readonly groomerIsTrainee: boolean;
+  /** The hand the groomer cuts with. */
+  readonly groomerHand: Hand;
+  /** The shave-down this visit's owner has signed for; null where nobody has. */
+  readonly shave: SignedShave | null;
   /** The signed consents of this visit, the latest first. */
   readonly consents: readonly {
     readonly id: string;

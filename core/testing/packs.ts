@@ -1,29 +1,49 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import type { BreedPack, DrawerTool, Packs, PlanInput } from '../src/index.ts';
-import { schoolsOf } from '../src/index.ts';
+import type {
+  BreedFile,
+  BreedPack,
+  Case,
+  Choices,
+  DrawerTool,
+  Packs,
+  Plan,
+  SeenSign,
+  VisitFacts,
+} from '../src/index.ts';
+import { AS_DRAWN, completed, planGroom, resolveBreed, resolveCase, restriction } from '../src/index.ts';
 
 /** The real packs, read from disk: what the tests of core compute with. */
 const folder = new URL('../../packs/', import.meta.url);
-const read = (file: string): unknown => JSON.parse(readFileSync(new URL(file, folder), 'utf8'));
+const read = (file: string): object => JSON.parse(readFileSync(new URL(file, folder), 'utf8')) as object;
+
+const NAMES = [
+  'archetypes',
+  'coats',
+  'findings',
+  'mats',
+  'patterns',
+  'safety',
+  'schools',
+  'signs',
+  'times',
+  'tools',
+  'views',
+  'words',
+  'zones',
+] as const;
 
 export const packs = {
   version: 'test',
-  archetypes: read('archetypes.json'),
-  coats: read('coats.json'),
-  findings: read('findings.json'),
-  mats: read('mats.json'),
-  safety: read('safety.json'),
-  schools: read('schools.json'),
-  signs: read('signs.json'),
-  times: read('times.json'),
-  tools: read('tools.json'),
-  views: read('views.json'),
-  zones: read('zones.json'),
-} as Packs;
+  ...Object.fromEntries(NAMES.map((name) => [name, completed(read(`${name}.json`))])),
+} as unknown as Packs;
 
-export const breeds = readdirSync(new URL('breeds/', folder))
-  .filter((file) => file.endsWith('.json') && !file.endsWith('.schema.json'))
-  .map((file) => read(`breeds/${file}`) as BreedPack);
+export const breedFiles = readdirSync(new URL('breeds/', folder))
+  .filter((file) => file.endsWith('.json'))
+  .map((file) => read(`breeds/${file}`) as BreedFile);
+
+export const breeds: readonly BreedPack[] = breedFiles.map((file) =>
+  resolveBreed(file, packs.patterns, packs.zones),
+);
 
 export function breed(id: string): BreedPack {
   const found = breeds.find((pack) => pack.id === id);
@@ -40,6 +60,7 @@ export function tool(kindId: string, extra: Partial<DrawerTool> = {}): DrawerToo
     lengthMm: null,
     dull: false,
     atHand: true,
+    hand: null,
     measures: [],
     ...extra,
   };
@@ -48,28 +69,81 @@ export function tool(kindId: string, extra: Partial<DrawerTool> = {}): DrawerToo
 /** One of every kind. */
 export const fullDrawer: readonly DrawerTool[] = packs.tools.kinds.map((kind) => tool(kind.id));
 
-/** A plan input for a breed's first trim with a full drawer and no special circumstances. */
-export function inputFor(breedId: string, extra: Partial<PlanInput> = {}): PlanInput {
-  const pack = breed(breedId);
-  return {
-    packs,
-    breed: pack,
+/** Hair enough everywhere. */
+export const hairEverywhere = (mm: number, in_: Packs = packs): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    in_.zones.zones.flatMap(({ id, paired }) =>
+      paired ? [`${id}.left`, `${id}.right`].map((zone) => [zone, mm]) : [[id, mm]],
+    ),
+  );
+
+export const sign = (id: string, zone: string | null = null, extra: Partial<SeenSign> = {}): SeenSign => ({
+  sign: id,
+  zone,
+  level: null,
+  sizeMm: null,
+  note: '',
+  ...extra,
+});
+
+type Dog = VisitFacts['dog'];
+export type Extra = Partial<Omit<VisitFacts, 'dog' | 'temper' | 'schools'>> &
+  Partial<Choices> &
+  Partial<Pick<Dog, 'coatType' | 'dense' | 'findings' | 'signs' | 'measurements'>> & {
+    readonly modifiers?: Dog['coatModifiers'];
+    readonly temper?: Partial<VisitFacts['temper']>;
+    /** The salon's answers; `schools` are the dog's own. */
+    readonly salon?: VisitFacts['schools'];
+    /** Restrictions by id and place, whatever sign would bring them. */
+    readonly restricted?: readonly (readonly [id: string, zone: string | null])[];
+  };
+
+/** A case of a breed's first trim with a full drawer and no special circumstances. */
+export function caseFor(
+  breedId: string,
+  extra: Extra = {},
+  pack: BreedPack = breed(breedId),
+  in_: Packs = packs,
+): Case {
+  const { temper, salon, restricted = [], modifiers = [], ...rest } = extra;
+  const { coatType = pack.coat, dense = false, findings = [], signs = [], measurements = {}, ...own } = rest;
+  const facts: VisitFacts = {
+    ageMonths: 60,
+    firstVisit: false,
+    mats: [],
+    hairMm: {},
+    measuredHair: [],
+    drawer: fullDrawer,
+    hand: null,
+    matPolicy: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 },
+    shave: null,
+    ...own,
+    schools: salon ?? {},
+    temper: { handling: 'easy', standingMinutes: null, ...temper },
+    dog: { coatType, coatModifiers: modifiers, dense, findings, signs, measurements },
+  };
+  const choices: Choices = {
     trimId: pack.trims[0]?.id ?? '',
     purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
-    coat: { type: pack.coat, modifiers: [], dense: false },
-    findings: [],
-    restrictions: [],
-    hairMm: {},
-    drawer: fullDrawer,
-    schools: schoolsOf(packs.schools, {}),
-    mats: [],
-    matPolicy: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 },
-    signs: [],
-    temper: { handling: 'easy', standingMinutes: 60, said: false },
-    weightKg: (pack.weightKg[0] + pack.weightKg[1]) / 2,
-    doubleCoatConsent: false,
+    wish: { ...AS_DRAWN, weeksBetween: 6 },
+    schools: {},
+    sides: {},
     overrides: [],
-    ...extra,
+    ...Object.fromEntries(Object.entries(own).filter(([key]) => CHOICE_KEYS.includes(key))),
   };
+  const visit = resolveCase(in_, pack, facts, choices);
+  const seen = restricted.map(([id, zone]) => restriction(in_, id, zone));
+  return seen.length === 0 ? visit : { ...visit, restrictions: [...visit.restrictions, ...seen] };
+}
+
+const CHOICE_KEYS = ['trimId', 'purpose', 'wish', 'schools', 'sides', 'overrides'];
+
+/** The plan of such a case. */
+export const planFor = (breedId: string, extra: Extra = {}): Plan => planGroom(caseFor(breedId, extra));
+
+/** One zone of a plan. */
+export function zoneOf(plan: Plan, id: string): Plan['zones'][number] {
+  const zone = plan.zones.find((one) => one.zone === id);
+  if (!zone) throw new Error(`no zone ${id} in the plan`);
+  return zone;
 }

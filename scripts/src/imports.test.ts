@@ -7,8 +7,9 @@ import { PROJECT } from './cluster.ts';
 const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   core: [],
   contract: ['core'],
-  server: ['contract', 'core'],
-  web: ['contract', 'core', 'packs'],
+  words: ['core'],
+  server: ['contract', 'words', 'core'],
+  web: ['contract', 'words', 'core', 'packs'],
 };
 /** What the core must never know: interface, network, disk. */
 const NEVER_IN_CORE = /^(node:|react|express|drizzle|pg$|fs$|yup|@reduxjs)/;

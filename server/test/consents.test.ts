@@ -1,4 +1,4 @@
-import type { Consent, SignConsent, VisitSheet } from '@kurrel/contract';
+import type { Consent, SavedPlan, SignConsent, VisitSheet } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import type TestAgent from 'supertest/lib/agent.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -19,9 +19,9 @@ const shave: SignConsent = {
   choices: {
     trimId: 'natural-tidy',
     purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16 },
-    doubleCoatConsent: true,
+    wish: { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16, vetAsks: false },
     schools: {},
+    sides: {},
     overrides: [],
   },
   signedBy: 'Gwendolen Astor-Pym',
@@ -48,16 +48,76 @@ describe('a signed consent', () => {
     expect(text).toMatch(/Offered instead/);
     expect(consent.fingerprint).toMatch(/^[0-9a-f]{64}$/);
     const sheet = (await agent.get(`/api/visits/${visit}`).expect(200)).body as VisitSheet;
-    expect(sheet.saved).toMatchObject({ version: 1, choices: { doubleCoatConsent: true } });
+    expect(sheet.saved).toMatchObject({ version: 1, choices: { wish: { allOverMm: 6 } } });
+    expect(sheet.shave).toMatchObject({ choices: { trimId: 'natural-tidy', wish: { allOverMm: 6 } } });
     expect(sheet.consents).toMatchObject([{ id: consent.id, planVersion: 1 }]);
     const again = await agent.get(`/api/visits/${visit}/consents/${consent.id}`).expect(200);
     expect(again.body).toEqual(consent);
   });
 
+  it('is a consent of this plan: its choices may be saved again, others are declined', async () => {
+    const agent = await world.signIn('bram');
+    const visit = await visitOf(agent, 'Mistral');
+    const save = async (choices: SignConsent['choices'], version: number) => {
+      const { body } = await agent
+        .put(`/api/visits/${visit}/plan`)
+        .set('If-Match', `"${version}"`)
+        .send(choices)
+        .expect(200);
+      return (body as SavedPlan).plan;
+    };
+    const declined = (plan: SavedPlan['plan']) =>
+      plan.conflicts.some(({ kind }) => kind === 'shaving-declined');
+    const back = (plan: SavedPlan['plan']) => plan.zones.find(({ zone }) => zone === 'back')?.leftMm ?? 0;
+    const same = await save(shave.choices, 1);
+    expect(declined(same)).toBe(false);
+    expect(back(same)).toBeLessThan(20);
+    const shorter = await save({ ...shave.choices, wish: { ...shave.choices.wish, allOverMm: 4 } }, 2);
+    expect(declined(shorter)).toBe(true);
+    expect(back(shorter)).toBeGreaterThan(20);
+    const sheet = (await agent.get(`/api/visits/${visit}`).expect(200)).body as VisitSheet;
+    expect(sheet.saved?.version).toBe(3);
+  });
+
+  it('a flag in a request is no consent', async () => {
+    const agent = await world.signIn('bram');
+    const visit = await visitOf(agent, 'Ptarmigan');
+    const choices = { ...shave.choices, trimId: 'tidy' };
+    const flagged = { ...choices, doubleCoatConsent: true, shave: 'being-signed' };
+    const { body } = await agent
+      .put(`/api/visits/${visit}/plan`)
+      .set('If-Match', '"0"')
+      .send(flagged)
+      .expect(200);
+    expect((body as SavedPlan).plan.conflicts.map(({ kind }) => kind)).toContain('shaving-declined');
+  });
+
+  it('is refused for a plan that saving would refuse', async () => {
+    const agent = await world.signIn('bram');
+    const visit = await visitOf(agent, 'Quill');
+    const throat = {
+      zone: 'throat',
+      targetMm: 0.5,
+      toolId: null,
+      direction: null,
+      reason: '',
+      acknowledged: false,
+    };
+    const choices = {
+      ...shave.choices,
+      trimId: 'skin-kind',
+      wish: { ...shave.choices.wish, allOverMm: null },
+    };
+    const body = { ...shave, choices: { ...choices, overrides: [throat] } };
+    const sheet = (await agent.get(`/api/visits/${visit}`).expect(200)).body as VisitSheet;
+    const version = sheet.saved?.version ?? 0;
+    expect((await sign(agent, visit, version, body).expect(409)).body.type).toBe('urn:kurrel:problem:unsafe');
+  });
+
   it('sent twice after a dropped connection is kept once', async () => {
     const agent = await world.signIn('bram');
     const visit = await visitOf(agent, 'Tansy');
-    const choices = { ...shave.choices, trimId: 'short-jacket', doubleCoatConsent: false };
+    const choices = { ...shave.choices, trimId: 'short-jacket' };
     const body = { ...shave, choices };
     const answers = await Promise.all([sign(agent, visit, 0, body), sign(agent, visit, 0, body)]);
     expect(answers.map(({ status }) => status).sort()).toEqual([201, 412]);
@@ -67,7 +127,7 @@ describe('a signed consent', () => {
     const agent = await world.signIn('ottilie');
     const visit = await visitOf(agent, 'Mistral');
     const paths = async (body: object) =>
-      ((await sign(agent, visit, 1, body).expect(422)).body.fields as { path: string }[]).map(
+      ((await sign(agent, visit, 3, body).expect(422)).body.fields as { path: string }[]).map(
         ({ path }) => path,
       );
     expect(await paths({ ...shave, signedBy: ' ' })).toEqual(['signedBy']);
@@ -76,7 +136,7 @@ describe('a signed consent', () => {
     ]);
     expect(await paths({ ...shave, choices: { ...shave.choices, trimId: 'mohawk' } })).toEqual(['trimId']);
     const trainee = await world.signIn('isolde');
-    await sign(trainee, visit, 1, shave).expect(403);
+    await sign(trainee, visit, 3, shave).expect(403);
     await agent.get(`/api/visits/${visit}/consents/00000000-0000-4000-8000-000000000000`).expect(404);
   });
 

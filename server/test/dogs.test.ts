@@ -82,6 +82,7 @@ describe('the dogs', () => {
     };
     expect(await paths({ name: '' })).toEqual(['name']);
     expect(await paths({ measurements: { heightMm: 4 } })).toEqual(['measurements.heightMm']);
+    expect(await paths({ measurements: { heightMm: 900 } })).toEqual(['measurements.heightMm']);
     expect(await paths({ breedId: 'griffon-of-nowhere' })).toEqual(['breedId']);
     expect(await paths({ bornOn: '2090-01-01' })).toEqual(['bornOn']);
     expect(

@@ -145,7 +145,10 @@ describe('stops', () => {
 
     const after = await sheetOf(trainee, sheet.visit.id);
     const gone = { kind: 'sign', sign: 'hot-spot', zone: 'thigh.left' } as const;
-    await put(trainee, after, withoutFind(after.hands, gone)).expect(200);
+    const refused = await put(trainee, after, withoutFind(after.hands, gone)).expect(403);
+    expect(refused.body).toMatchObject({ title: 'This would lift a stop' });
+    expect((await sheetOf(trainee, sheet.visit.id)).hands).toEqual(after.hands);
+    await put(bram, after, withoutFind(after.hands, gone)).expect(200);
     const again = await sheetOf(trainee, sheet.visit.id);
     expect(again.stopLog.map(({ action }) => action)).toEqual(['referred', 'lifted']);
     await put(trainee, again, after.hands).expect(200);
@@ -154,6 +157,45 @@ describe('stops', () => {
     expect(
       (await trainee.put(`${visit}/start`).send({ started: false }).expect(200)).body.startedAt,
     ).toBeNull();
+  });
+
+  it('taking an unanswered stop off is lifting it too: logged with who, and not a trainee’s to do', async () => {
+    const { agent: trainee, sheet } = await open('isolde', 'Clementine');
+    await put(trainee, sheet, withFind(sheet.hands, sign('wound', 'back'))).expect(200);
+    const found = await sheetOf(trainee, sheet.visit.id);
+    const without = withoutFind(found.hands, { kind: 'sign', sign: 'wound', zone: 'back' });
+    await put(trainee, found, without).expect(403);
+    const lead = await world.signIn('ottilie');
+    await put(lead, found, without).expect(200);
+    const after = await sheetOf(lead, sheet.visit.id);
+    expect(after.stopLog).toMatchObject([{ key: 'open-skin@back', action: 'lifted', by: 'Ottilie Marsh' }]);
+  });
+
+  it('a plan that findings have made unsafe since it was saved is not started', async () => {
+    const lead = await world.signIn('ottilie');
+    const { sheet } = await open('ottilie', 'Fig');
+    const visit = `/api/visits/${sheet.visit.id}`;
+    const choices = {
+      trimId: 'puppy-cut',
+      purpose: 'pet',
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+      schools: {},
+      sides: {},
+      overrides: [
+        { zone: 'rib.left', targetMm: 1.6, toolId: null, direction: null, reason: '', acknowledged: false },
+      ],
+    };
+    await lead.put(`${visit}/plan`).set('If-Match', '"0"').send(choices).expect(200);
+    await lead.put(`${visit}/start`).send({ started: true }).expect(200);
+    await lead.put(`${visit}/start`).send({ started: false }).expect(200);
+    const before = await sheetOf(lead, sheet.visit.id);
+    const redness = {
+      kind: 'sign',
+      sign: { sign: 'redness', zone: 'rib.left', level: 'mild', sizeMm: null, note: '' },
+    } as const;
+    await put(lead, before, withFind(before.hands, redness)).expect(200);
+    const refused = await lead.put(`${visit}/start`).send({ started: true }).expect(409);
+    expect(refused.body.type).toBe('urn:kurrel:problem:unsafe');
   });
 
   it('a dog that bites is beyond a salon that takes on wary ones, and within its lead’s rule when that changes', async () => {

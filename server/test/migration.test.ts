@@ -18,7 +18,7 @@ async function migrate(file: string): Promise<void> {
   for (const statement of text.split('--> statement-breakpoint')) await client.query(statement);
 }
 
-describe('a salon from before the hands-on screen', () => {
+describe('a salon from before', () => {
   it('keeps its restrictions as signs, its measured hair as a sheet, its plans with a place for schools', async () => {
     await migrate('0000_first');
     await migrate('0001_gate');
@@ -69,6 +69,21 @@ describe('a salon from before the hands-on screen', () => {
     expect(await one('select policy, schools from salons')).toMatchObject({
       schools: { face: 'with' },
       policy: { handlingLimit: 'fights' },
+    });
+
+    await client.query(
+      `update plans set choices = '{"trimId":"natural-tidy","doubleCoatConsent":true,"schools":{},"wish":{"lean":"shorter","allOverMm":null,"weeksBetween":5}}'`,
+    );
+    await migrate('0003_firm_ground');
+    expect((await one('select choices from plans'))?.choices).toEqual({
+      trimId: 'natural-tidy',
+      schools: {},
+      sides: {},
+      wish: { lean: 'shorter', allOverMm: null, weeksBetween: 5, vetAsks: false },
+    });
+    expect((await one('select asked from visits'))?.asked).toMatchObject({
+      sides: {},
+      wish: { vetAsks: false },
     });
   });
 });

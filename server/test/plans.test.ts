@@ -1,6 +1,6 @@
 import type { SavedPlan, VisitSheet } from '@kurrel/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { planFor } from '../src/visits/sheet.ts';
+import { planFor } from '../src/visits/gate.ts';
 import type { World } from './world.ts';
 import { createWorld, lamb, library, toolLabelled, visitOf } from './world.ts';
 
@@ -73,7 +73,7 @@ describe('saving a plan', () => {
     const saved = (
       await agent.put(`/api/visits/${visit}/plan`).set('If-Match', '"0"').send(choices).expect(200)
     ).body as SavedPlan;
-    expect(saved.plan).toEqual(JSON.parse(JSON.stringify(planFor(library, sheet, choices))));
+    expect(saved.plan).toEqual(JSON.parse(JSON.stringify(planFor(library, sheet, choices).plan)));
   });
 
   it('two people at once: the second is told, sees the first’s plan and has lost nothing', async () => {
@@ -107,6 +107,11 @@ describe('saving a plan', () => {
     expect((await save({ ...even, overrides: [gone] }).expect(422)).body.fields[0].message).toMatch(
       'no longer in the drawer',
     );
+    const path = async (extra: object) => (await save({ ...even, ...extra }).expect(422)).body.fields[0].path;
+    expect(await path({ schools: { face: 'sideways' } })).toBe('schools.face');
+    expect(await path({ schools: { moon: 'full' } })).toBe('schools.moon');
+    expect(await path({ sides: { 'horn.left': 'match' } })).toBe('sides.horn.left');
+    expect(await path({ overrides: [override('horn', 9)] })).toBe('overrides[0].zone');
     await agent.put(`/api/visits/${visit}/plan`).send(even).expect(428);
   });
 
@@ -124,6 +129,20 @@ describe('saving a plan', () => {
     expect((await save(bram, false).expect(409)).body.type).toBe('urn:kurrel:problem:unsafe');
     await save(isolde, true).expect(403);
     await save(bram, true).expect(200);
+  });
+});
+
+describe('a vet’s instruction', () => {
+  it('is passed on by a groomer, not by a trainee', async () => {
+    const isolde = await world.signIn('isolde');
+    const bram = await world.signIn('bram');
+    const visit = await visitOf(bram, 'Sorrel');
+    const choices = { ...lamb, trimId: 'short', wish: { ...lamb.wish, allOverMm: 1.5, vetAsks: true } };
+    const save = (agent: typeof bram) =>
+      agent.put(`/api/visits/${visit}/plan`).set('If-Match', '"0"').send(choices);
+    expect((await save(isolde).expect(403)).body.title).toMatch(/Somebody else decides/);
+    const { body } = await save(bram).expect(200);
+    expect((body as SavedPlan).plan.zones.find(({ zone }) => zone === 'back')?.targetMm).toBe(1.5);
   });
 });
 

@@ -100,8 +100,8 @@ export async function toolLabelled(agent: TestAgent, label: string): Promise<Too
 export const lamb: Choices = {
   trimId: 'lamb',
   purpose: 'pet',
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-  doubleCoatConsent: false,
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
   schools: {},
+  sides: {},
   overrides: [],
 };

@@ -1,10 +1,12 @@
-import { byId } from '../failure.ts';
-import type { FindingPack, Severity } from './findings.ts';
-import type { BodyTemplate, Landmarks } from './landmarks.ts';
+import { byId } from '../terms/failure.ts';
+import type { ArchetypePack, BodyTemplate, EarStyle } from '../packs/archetypes.ts';
+import type { FindingPack } from '../packs/findings.ts';
+import type { Severity } from '../terms/dog.ts';
+import type { Side } from '../terms/zone.ts';
+import type { Landmarks } from './landmarks.ts';
 import { placeLandmarks, templateOf } from './landmarks.ts';
 import type { BodyMeasures, Measurements } from './measures.ts';
 import { measureUp } from './measures.ts';
-import type { ArchetypePack, EarStyle } from './pack.ts';
 import type { SideView } from './view.ts';
 import { sideView } from './view.ts';
 
@@ -12,7 +14,7 @@ export interface SeenFinding {
   readonly finding: string;
   readonly severity: Severity;
   /** Where it was felt on one side only. */
-  readonly side?: 'left' | 'right' | null;
+  readonly side?: Side | null;
 }
 
 /** The dog under the hair. */

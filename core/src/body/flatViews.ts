@@ -1,47 +1,10 @@
-/** The shape of `packs/views.json`, and a dog in its views other than the side: simple templates, fitted roughly. */
-import type { Source } from '../breeds/source.ts';
-import type { Side } from '../plan/zones.ts';
+/** A dog in its views other than the side: simple templates, fitted roughly. */
+import type { Pair } from '../packs/archetypes.ts';
+import type { ViewPack, ViewTemplate } from '../packs/views.ts';
 import type { Body } from './body.ts';
 import type { Point } from './geometry.ts';
-import { times, plus } from './geometry.ts';
-import type { EarStyle, Pair } from './pack.ts';
+import { plus, times } from './geometry.ts';
 import { closedCurve } from './spline.ts';
-
-export interface ViewTemplate {
-  readonly id: string;
-  readonly name: string;
-  /** Coordinates in heights at withers (y from the ground; seen from above x from the forechest), or in heads. */
-  readonly unit: 'height' | 'head';
-  /** Which coordinate changes sign from one side of the dog to the other. */
-  readonly mirror: 'x' | 'y';
-  /** The side of the dog where that coordinate is positive. */
-  readonly plusIs: Side;
-  /** In painting order; a paired one is drawn for the positive side and mirrored. */
-  readonly shapes: readonly {
-    readonly zone: string;
-    readonly paired: boolean;
-    readonly curve: readonly Pair[];
-    /** Only on dogs whose ears are carried so. */
-    readonly ear?: readonly EarStyle['carriage'][];
-  }[];
-  readonly marks: readonly {
-    readonly kind: 'eye' | 'nose';
-    readonly at: Pair;
-    readonly r: number;
-    readonly paired: boolean;
-  }[];
-  readonly source: Source;
-}
-
-export interface ViewPack {
-  /** The proportions the templates are drawn with. */
-  readonly reference: {
-    readonly chestWidth: number;
-    readonly elbowHeight: number;
-    readonly length: number;
-  };
-  readonly views: readonly ViewTemplate[];
-}
 
 /** A view as flat shapes, mm. */
 export interface FlatView {
@@ -67,7 +30,7 @@ export function flatViews(pack: ViewPack, body: Body): readonly FlatView[] {
     const shapes = view.shapes
       .filter(({ ear }) => !ear || ear.includes(body.earCarriage))
       .flatMap(({ zone, paired, curve }) => {
-        const plusSide = curve.map(fit);
+        const plusSide = pairsOf(curve).map(fit);
         if (!paired) return [shape(zone, plusSide)];
         const other = view.plusIs === 'left' ? 'right' : 'left';
         return [
@@ -81,6 +44,12 @@ export function flatViews(pack: ViewPack, body: Body): readonly FlatView[] {
     });
     return { id: view.id, name: view.name, shapes, marks };
   });
+}
+
+function pairsOf(numbers: readonly number[]): readonly Pair[] {
+  const pairs: Pair[] = [];
+  for (let i = 0; i + 1 < numbers.length; i += 2) pairs.push([numbers[i] ?? 0, numbers[i + 1] ?? 0]);
+  return pairs;
 }
 
 const unitMm = ({ unit }: ViewTemplate, { heightMm, measures }: Body) =>

@@ -1,19 +1,18 @@
-import { byId, MisuseError } from '../failure.ts';
+import { byId, MisuseError } from '../terms/failure.ts';
 import type { Point } from './geometry.ts';
 import { minus, plus, times } from './geometry.ts';
-import type { Archetype, ArchetypePack, EarStyle, HeadStyle, Pair, Proportions, TailStyle } from './pack.ts';
+import type {
+  Archetype,
+  ArchetypePack,
+  BodyTemplate,
+  EarStyle,
+  HeadStyle,
+  Pair,
+  Proportions,
+  TailStyle,
+} from '../packs/archetypes.ts';
 
 export type Landmarks = Readonly<Record<string, Point>>;
-
-/** What a breed's template says of the dog's shape: an archetype with the breed's own differences. */
-export interface BodyTemplate {
-  readonly archetype: string;
-  readonly proportions: Partial<Proportions>;
-  readonly head?: string;
-  readonly ear?: string;
-  readonly tail?: string;
-  readonly moves?: Readonly<Record<string, Pair>>;
-}
 
 export interface Template {
   readonly archetype: Archetype;

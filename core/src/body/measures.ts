@@ -1,5 +1,5 @@
-import { requireNumber } from '../failure.ts';
-import type { ProportionKey, Proportions } from './pack.ts';
+import { requireNumber } from '../terms/failure.ts';
+import type { ProportionKey, Proportions } from '../packs/archetypes.ts';
 
 /** What the tape and the scales can say of a dog; everything optional, mm and kg. */
 export type MeasureKey = (typeof MEASURES)[number]['key'];
@@ -72,16 +72,26 @@ export function measureUp(
     const scale = of === 'head' ? own.head * heightMm : heightMm;
     measures[key] = { mm: own[sets] * scale, predicted: measured[key] === undefined };
   }
-  const usualKg = (breed.weightKg[0] + breed.weightKg[1]) / 2;
   return {
     heightMm,
     proportions: own,
     measures: {
       ...(measures as Omit<BodyMeasures, 'weightKg'>),
       weightKg: {
-        kg: measured.weightKg ?? usualKg * (heightMm / usualHeight) ** 3,
+        kg: weightOf(breed, measured),
         predicted: measured.weightKg === undefined,
       },
     },
   };
+}
+
+/** The dog's weight, kg: weighed, else with the cube of its height from the middle of its breed. */
+export function weightOf(
+  breed: { readonly heightMm: readonly [number, number]; readonly weightKg: readonly [number, number] },
+  { weightKg, heightMm }: Measurements,
+): number {
+  if (weightKg !== undefined) return weightKg;
+  const usual = (breed.weightKg[0] + breed.weightKg[1]) / 2;
+  if (heightMm === undefined) return usual;
+  return usual * (heightMm / ((breed.heightMm[0] + breed.heightMm[1]) / 2)) ** 3;
 }

@@ -2,7 +2,7 @@ import { inside, minus, mix, plus, signedArea, times, unit } from './geometry.ts
 import type { Point } from './geometry.ts';
 import { landmark } from './landmarks.ts';
 import type { Landmarks, Template } from './landmarks.ts';
-import type { ArchetypePack, PartTemplate, Place, ZoneArea } from './pack.ts';
+import type { ArchetypePack, PartTemplate, Place, ZoneArea } from '../packs/archetypes.ts';
 import { closedCurve, resampleClosed } from './spline.ts';
 
 /** Stations are this far apart on a big dog, mm; closer on a small one, so that its outline is as smooth. */

@@ -1,9 +1,10 @@
 import type { Body } from '../body/body.ts';
 import { bodyOf } from '../body/body.ts';
+import { AS_DRAWN } from '../case/choices.ts';
+import type { Case } from '../case/resolveCase.ts';
 import type { Outline } from '../outline/outline.ts';
 import { outlineOf } from '../outline/outline.ts';
-import type { PlanInput } from '../plan/input.ts';
-import { planGroom } from '../plan/plan.ts';
+import { planGroom } from '../plan/planGroom.ts';
 
 export interface IdealDog {
   readonly body: Body;
@@ -13,17 +14,20 @@ export interface IdealDog {
 /**
  * What the breed should look like at this height in this trim: its template without findings, the trim as drawn,
  * hair enough everywhere, nobody's wishes. The drawing's dashed line, and what proportions are held against.
+ * @throws MisuseError for a height no dog has.
  */
-export function idealOf(input: PlanInput, heightMm: number, curlBack: boolean): IdealDog {
-  const body = bodyOf(input.packs, input.breed, { heightMm }, []);
+export function idealOf(visit: Case, heightMm: number, curlBack: boolean): IdealDog {
+  const body = bodyOf(visit.packs, visit.breed, { heightMm }, []);
   const plan = planGroom({
-    ...input,
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 1 },
+    ...visit,
+    wish: { ...AS_DRAWN, weeksBetween: 1 },
     findings: [],
+    signs: [],
     restrictions: [],
+    mats: [],
     hairMm: {},
     overrides: [],
-    doubleCoatConsent: false,
+    sides: {},
   });
   return { body, outline: outlineOf(body.views.side, plan, 'after', curlBack) };
 }

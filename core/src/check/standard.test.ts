@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { breeds, inputFor, packs } from '../../testing/packs.ts';
+import { breeds, caseFor, packs, planFor } from '../../testing/packs.ts';
+import { planGroom } from '../plan/planGroom.ts';
 import { bodyOf } from '../body/body.ts';
-import type { Rule } from '../breeds/pack.ts';
+import type { Rule } from '../packs/breed.ts';
 import { outlineOf } from '../outline/outline.ts';
-import { planGroom } from '../plan/plan.ts';
 import { idealOf } from './ideal.ts';
-import { againstStandard } from './standard.ts';
+import { againstStandard, plannedAgainstStandard } from './standard.ts';
 
 const words = { text: '', source: 'standard', severity: 'fault', whenBroken: '' } as const;
 
 /** What one rule says of a breed's first trim. */
-function check(rule: Rule, breedId = 'standard-poodle', extra: Parameters<typeof inputFor>[1] = {}) {
-  const input = inputFor(breedId, extra);
+function check(rule: Rule, breedId = 'standard-poodle', extra: Parameters<typeof caseFor>[1] = {}) {
+  const input = caseFor(breedId, extra);
   const breed = { ...input.breed, rules: [rule] };
   const plan = planGroom({ ...input, breed });
   const body = bodyOf(packs, breed, {}, input.findings);
@@ -24,6 +24,7 @@ function check(rule: Rule, breedId = 'standard-poodle', extra: Parameters<typeof
     after,
     plan,
     idealOf({ ...input, breed }, body.heightMm, false),
+    input.purpose,
   );
   if (!result) throw new Error('no result');
   return result;
@@ -124,12 +125,10 @@ describe('one rule at a time', () => {
     expect(Math.abs(after ?? 99)).toBeLessThan(2);
   });
 
-  it('what the side view cannot show is left open', () => {
-    const rules: Rule[] = [
-      { ...words, kind: 'parallel', lines: ['a', 'b'], toleranceDeg: 2 },
-      { ...words, kind: 'reach', zone: 'topknot', landmark: 'noseTip' },
-      { ...words, kind: 'ratio', feature: 'bladeToUpperArm', range: [0.9, 1.1] },
-    ];
-    for (const rule of rules) expect(check(rule).kept).toBeNull();
+  it('a rule of show presentation says nothing of a pet', () => {
+    const show: Rule = { ...words, kind: 'untouched', zones: ['back'], purposes: ['show'] };
+    const breed = { ...caseFor('samoyed').breed, rules: [show] };
+    expect(plannedAgainstStandard(breed, planFor('samoyed'), 'pet')).toEqual([]);
+    expect(plannedAgainstStandard(breed, planFor('samoyed'), 'show')).toHaveLength(1);
   });
 });

@@ -1,9 +1,10 @@
 import type { Body } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
-import type { BreedPack, Feature, Rule } from '../breeds/pack.ts';
 import type { Outline } from '../outline/outline.ts';
-import type { Plan } from '../plan/plan.ts';
-import { zoneKindId } from '../plan/zones.ts';
+import type { BreedPack, Feature, Rule } from '../packs/breed.ts';
+import type { Plan, ZonePlan } from '../plan/plan.ts';
+import type { Purpose } from '../terms/dog.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import type { IdealDog } from './ideal.ts';
 
 /** A rule of the standard held against the dog as it is and as it will be. */
@@ -19,7 +20,6 @@ export interface RuleCheck {
  * Every machine-checkable rule of the breed, before → after, from the coat outlines of the side view (what the judge
  * sees) and the planned lengths. A standard speaks of the dog, an outline has a trim's coat around it: a proportion is
  * therefore the ideal dog's own under the coat, times (a slope: plus) how far this outline is from the ideal's.
- * Rules about other views come back with `kept: null`.
  */
 export function againstStandard(
   breed: BreedPack,
@@ -28,25 +28,34 @@ export function againstStandard(
   after: Outline,
   plan: Plan,
   ideal: IdealDog,
+  purpose: Purpose,
 ): readonly RuleCheck[] {
   const skin = featuresOf(ideal.body, skinOutline(ideal.body));
   const drawn = featuresOf(ideal.body, ideal.outline);
   const before = heldAgainst(featuresOf(body, now), drawn, skin);
   const then = heldAgainst(featuresOf(body, after), drawn, skin);
-  return breed.rules.map((rule) => checkRule(rule, before, then, plan));
+  return rulesFor(breed, purpose).map((rule) => checkRule(rule, before, then, plan));
 }
 
 /** The rules that the planned lengths and tools alone can tell, without any drawing. */
-export function plannedAgainstStandard(breed: BreedPack, plan: Plan): readonly RuleCheck[] {
-  return breed.rules
+export function plannedAgainstStandard(breed: BreedPack, plan: Plan, purpose: Purpose): readonly RuleCheck[] {
+  return rulesFor(breed, purpose)
     .map((rule) => checkRule(rule, NO_FEATURES, NO_FEATURES, plan))
     .filter(({ kept }) => kept !== null);
 }
 
-const skinOutline = (body: Body): Outline =>
-  body.views.side.parts.map(({ id, far, stations }) => ({ id, far, line: stations.map((s) => s.point) }));
+/** A rule of show presentation is no business of a pet trim. */
+const rulesFor = ({ rules }: BreedPack, purpose: Purpose): readonly Rule[] =>
+  rules.filter(({ purposes }) => purposes?.includes(purpose) ?? true);
 
-const RATIOS: readonly Feature[] = ['lengthToHeight', 'legToDepth', 'bladeToUpperArm'];
+const skinOutline = (body: Body): Outline =>
+  body.views.side.parts.map(({ id, far, stations }) => ({
+    id,
+    far,
+    contour: stations.map((s) => s.point),
+  }));
+
+const RATIOS: readonly Feature[] = ['lengthToHeight', 'legToDepth'];
 
 function heldAgainst(seen: Features, drawn: Features, skin: Features): Features {
   const held: Record<Feature, number | null> = { ...NO_FEATURES };
@@ -62,7 +71,7 @@ type Features = Readonly<Record<Feature, number | null>>;
 
 /** Proportions of the dog with its coat on: ratios, and slopes in degrees (positive: higher behind). */
 export function featuresOf(body: Body, outline: Outline): Features {
-  const part = (id: string) => outline.find((p) => p.id === id && !p.far)?.line ?? [];
+  const part = (id: string) => outline.find((p) => p.id === id && !p.far)?.contour ?? [];
   const trunk = part('trunk');
   const near = [...trunk, ...part('foreleg'), ...part('hindleg')];
   const { withers, hipTop, brisket, tuckUp, forechest, elbow } = body.landmarks;
@@ -76,7 +85,6 @@ export function featuresOf(body: Body, outline: Outline): Features {
   const height = (top ?? withers.y) - lowest;
   const depth = (top ?? withers.y) - (under ?? brisket.y);
   return {
-    ...NO_FEATURES,
     lengthToHeight: length / height,
     legToDepth: ((under ?? brisket.y) - lowest) / depth,
     topline: slope(topAt, trunk, withers.x + 0.08 * body.heightMm, hipTop.x),
@@ -87,10 +95,8 @@ export function featuresOf(body: Body, outline: Outline): Features {
 const NO_FEATURES: Features = {
   lengthToHeight: null,
   legToDepth: null,
-  bladeToUpperArm: null,
   topline: null,
   underline: null,
-  croup: null,
 };
 
 type HeightAt = (line: readonly Point[], x: number) => number | null;
@@ -143,7 +149,7 @@ function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): R
     case 'minLength': {
       const longest = rule.kind === 'maxLength';
       const pick = longest ? Math.max : Math.min;
-      const zones = plan.zones.filter((zone) => rule.zones.includes(zoneKindId(zone.zone)));
+      const zones = lengthsAt(plan, rule.zones);
       const left = pick(...zones.map((zone) => zone.leftMm));
       const hair = pick(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
       return {
@@ -154,22 +160,21 @@ function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): R
       };
     }
     case 'lengthOrder': {
-      const length = (kind: string) => plan.zones.find((zone) => zoneKindId(zone.zone) === kind)?.leftMm ?? 0;
-      return { rule, before: null, after: null, kept: length(rule.shorter) <= length(rule.longer) };
+      const lengths = (kind: string) => lengthsAt(plan, [kind]).map((zone) => zone.leftMm);
+      const kept = Math.max(...lengths(rule.shorter)) <= Math.min(...lengths(rule.longer));
+      return { rule, before: null, after: null, kept };
     }
     case 'never': {
-      const broken = plan.zones.some(
-        (zone) => rule.zones.includes(zoneKindId(zone.zone)) && zone.tool?.technique === rule.technique,
-      );
+      const broken = lengthsAt(plan, rule.zones).some(({ tool }) => tool?.technique === rule.technique);
       return { rule, before: null, after: null, kept: !broken };
     }
     case 'untouched': {
-      const touched = plan.zones.some(
-        (zone) => rule.zones.includes(zoneKindId(zone.zone)) && !zone.leftAlone,
-      );
+      const touched = lengthsAt(plan, rule.zones).some(({ leftAlone }) => !leftAlone);
       return { rule, before: null, after: null, kept: !touched };
     }
-    default:
-      return { rule, before: null, after: null, kept: null };
   }
 }
+
+/** The zones of these kinds, both sides. */
+const lengthsAt = (plan: Plan, kinds: readonly string[]): readonly ZonePlan[] =>
+  plan.zones.filter(({ zone }) => kinds.includes(zoneKindId(zone)));

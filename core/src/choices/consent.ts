@@ -1,98 +1,152 @@
-import { byId } from '../failure.ts';
-import type { Estimate } from '../order/estimate.ts';
+import type { Case } from '../case/resolveCase.ts';
+import type { Estimate, Range } from '../order/estimate.ts';
 import type { Fit } from '../order/fit.ts';
-import type { PlanInput } from '../plan/input.ts';
+import { byRole } from '../packs/roles.ts';
 import type { Plan } from '../plan/plan.ts';
-import { zoneKindId } from '../plan/zones.ts';
+import { zoneKindId } from '../terms/zone.ts';
 
-/** One sentence the owner signs for, and what it is about. */
-export interface ConsentStatement {
-  readonly about: 'trim' | 'mats' | 'double-coat' | 'health' | 'skin' | 'time' | 'price';
-  readonly text: string;
-}
+/** One thing the owner signs for, as data; the sentence is made where it is read. Lengths in mm. */
+export type ConsentStatement =
+  | { readonly about: 'trim'; readonly name: string; readonly bodyMm: number }
+  | { readonly about: 'all-over'; readonly askedMm: number; readonly bodyMm: number }
+  | { readonly about: 'vet' }
+  | {
+      readonly about: 'mat';
+      readonly zone: string;
+      readonly part: boolean;
+      /** Null where no blade used here passes: it stays for a vet. */
+      readonly toMm: number | null;
+    }
+  | { readonly about: 'under-mats' }
+  | { readonly about: 'told'; readonly text: string }
+  | {
+      readonly about: 'shaving';
+      readonly text: string;
+      readonly offered: readonly string[];
+    }
+  | { readonly about: 'coat-softens'; readonly text: string }
+  | { readonly about: 'left-alone'; readonly zones: readonly string[]; readonly because: string }
+  | { readonly about: 'one-side'; readonly zone: string; readonly answer: 'match' | 'leave' | null }
+  | { readonly about: 'skin'; readonly name: string; readonly text: string }
+  | { readonly about: 'sittings'; readonly names: readonly string[]; readonly minutes: number }
+  | { readonly about: 'visits'; readonly visits: number }
+  | { readonly about: 'time'; readonly minutes: Range }
+  | { readonly about: 'price' | 'mat-price'; readonly price: Range; readonly currency: string };
 
 /**
  * What the owner agrees to, made from what this plan really does to this dog: the trim, the mats that go and what may
- * be under them, a shaved double coat, age and health, sore skin, the time and price as ranges. Nothing that does not
- * apply is in it.
+ * be under them, a shaved coat, what is left alone, age and health, sore skin, the time and price as ranges. Nothing that
+ * does not apply is in it.
+ * @throws MisuseError unless one zone of the packs speaks for the body.
  */
 export function consentStatements(
-  trimName: string,
+  visit: Case,
   plan: Plan,
-  input: PlanInput,
   estimate: Estimate,
   fit: Fit,
 ): readonly ConsentStatement[] {
-  const { safety, zones } = input.packs;
-  const place = (zone: string) => {
-    const [, side] = zone.split('.');
-    const { name } = byId('zone', zones.zones, zoneKindId(zone));
-    return side === undefined ? name : `${side} ${name}`;
-  };
-  const statements: ConsentStatement[] = [];
-  const say = (about: ConsentStatement['about'], text: string) => statements.push({ about, text });
-
-  const body = plan.zones.find(({ zone }) => zone === 'back') ?? plan.zones[0];
-  const left = `about ${Math.round(body?.leftMm ?? 0)} mm on the back`;
-  const allOver =
-    body?.reasons.some(({ rule, overruled }) => rule === 'wish-all-over' && !overruled) ?? false;
-  if (allOver) say('trim', `One length all over, ${input.wish.allOverMm ?? 0} mm asked: it will be ${left}.`);
-  else say('trim', `${trimName}: ${left}.`);
-
-  for (const one of plan.mats?.mats ?? []) {
-    if (one.decision === 'save') continue;
-    const where = place(one.mat.zone);
-    const left = one.blade
-      ? `to about ${mmWords(one.blade.leavesMm)}`
-      : 'by a vet, as no blade we use passes';
-    say(
-      'mats',
-      one.decision === 'part'
-        ? `Part of the mat on the ${where} is combed out, the rest is clipped ${left}.`
-        : `The mat on the ${where} is clipped off ${left}.`,
-    );
-  }
-  if (plan.mats?.mats.some(({ decision }) => decision !== 'save')) {
-    say(
-      'mats',
-      'Under mats there may be sore, bruised or bald skin that nobody can see before they are off.',
-    );
-  }
-  const clipped = (plan.mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
-  for (const { zones: kinds, owner } of input.packs.mats.brings) {
-    if (clipped.some(({ mat }) => kinds.includes(zoneKindId(mat.zone)))) say('mats', owner);
-  }
-
-  if (plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'double-coat-consented'))) {
-    say('double-coat', safety.doubleCoat.text);
-    say('double-coat', `Offered instead: ${safety.doubleCoat.alternatives.join('; ')}.`);
-  }
-
-  const seen = [...new Set(input.restrictions.map(({ restriction }) => restriction))]
-    .map((id) => byId('restriction', safety.restrictions, id))
-    .filter(({ scope }) => scope === 'dog');
-  for (const kind of seen) if (kind.floorMm > 0) say('skin', `${sentence(kind.name)}: ${kind.text}`);
-  const timed = seen.filter(({ standingMinutes }) => standingMinutes !== null);
-  if (timed.length > 0) {
-    const names = sentence(timed.map(({ name }) => name).join(', '));
-    const minutes = Math.min(...timed.map(({ standingMinutes }) => standingMinutes ?? Infinity));
-    say('health', `${names}: sittings of ${minutes} minutes; we stop rather than finish.`);
-  }
-  if (fit.visits > 1) say('health', `Best done in ${fit.visits} short visits.`);
-
-  const { minutes, price } = estimate;
-  say('time', `It takes about ${round5(minutes.lo)} to ${round5(minutes.hi)} minutes, breaks not counted.`);
-  const money = (value: number) => `${Math.round(value)} ${price.currency}`;
-  say('price', `The price will be between ${money(price.work.lo)} and ${money(price.work.hi)}.`);
-  if (price.mats.mid > 0) {
-    say(
-      'price',
-      `Work on mats is charged on top: between ${money(price.mats.lo)} and ${money(price.mats.hi)}.`,
-    );
-  }
-  return statements;
+  return [
+    ...trimStatements(visit, plan),
+    ...matStatements(visit, plan),
+    ...coatStatements(visit, plan),
+    ...protectedStatements(visit, plan),
+    ...healthStatements(visit, fit),
+    { about: 'time', minutes: estimate.minutes },
+    { about: 'price', price: estimate.price.work, currency: estimate.price.currency },
+    ...(estimate.price.mats.mid > 0
+      ? [{ about: 'mat-price', price: estimate.price.mats, currency: estimate.price.currency } as const]
+      : []),
+  ];
 }
 
-const mmWords = (mm: number) => `${mm < 10 ? Math.round(mm * 10) / 10 : Math.round(mm)} mm`;
-const round5 = (value: number) => Math.round(value / 5) * 5;
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+function trimStatements({ packs, trim, wish }: Case, plan: Plan): readonly ConsentStatement[] {
+  const role = byRole('zone', packs.zones.zones, 'body-length');
+  const body = plan.zones.find(({ zone }) => zoneKindId(zone) === role.id);
+  const bodyMm = body?.leftMm ?? 0;
+  const followed =
+    body?.reasons.some(({ rule, overruled }) => rule === 'wish-all-over' && !overruled) ?? false;
+  const vet: readonly ConsentStatement[] = wish.vetAsks ? [{ about: 'vet' }] : [];
+  if (followed && wish.allOverMm !== null)
+    return [{ about: 'all-over', askedMm: wish.allOverMm, bodyMm }, ...vet];
+  return [{ about: 'trim', name: trim.name, bodyMm }, ...vet];
+}
+
+function matStatements({ packs }: Case, { mats }: Plan): readonly ConsentStatement[] {
+  const going = (mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
+  const clipped = going.filter(({ blade }) => blade !== null);
+  const told = packs.mats.brings.filter(({ zones }) =>
+    clipped.some(({ mat }) => zones.includes(zoneKindId(mat.zone))),
+  );
+  return [
+    ...going.map(({ mat, decision, blade }): ConsentStatement => ({
+      about: 'mat',
+      zone: mat.zone,
+      part: decision === 'part',
+      toMm: blade?.leavesMm ?? null,
+    })),
+    ...(clipped.length > 0 ? [{ about: 'under-mats' } as const] : []),
+    ...told.map(({ owner }): ConsentStatement => ({ about: 'told', text: owner })),
+  ];
+}
+
+/** A coat clipped that its row would rather not have clipped: what is risked or lost, and what was offered. */
+function coatStatements(visit: Case, plan: Plan): readonly ConsentStatement[] {
+  const { policy } = visit.shaving;
+  if (!policy) return [];
+  if (plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'shaving-consented'))) {
+    return [{ about: 'shaving', text: policy.text, offered: policy.alternatives }];
+  }
+  return clipsJacket(visit, plan) ? [{ about: 'coat-softens', text: policy.text }] : [];
+}
+
+/** The plan runs a blade or comb over a jacket whose row says what that costs. */
+export function clipsJacket({ packs, shaving }: Case, plan: Plan): boolean {
+  if (shaving.answer !== 'explained') return false;
+  const body = byRole('zone', packs.zones.zones, 'body-length').id;
+  return plan.zones.some(
+    ({ zone, tool }) =>
+      zoneKindId(zone) === body &&
+      packs.tools.techniques.some(({ id, onSkin }) => onSkin && id === tool?.technique),
+  );
+}
+
+/** Places that are not touched, and what becomes of the side opposite to one that was lost. */
+function protectedStatements({ sides }: Case, plan: Plan): readonly ConsentStatement[] {
+  const kept = new Map<string, string[]>();
+  for (const { zone, protectedBy } of plan.zones) {
+    if (protectedBy !== null) kept.set(protectedBy, [...(kept.get(protectedBy) ?? []), zone]);
+  }
+  const alone = [...kept].map(([because, zones]): ConsentStatement => ({
+    about: 'left-alone',
+    because,
+    zones,
+  }));
+  const open = plan.conflicts.filter(({ kind }) => kind === 'one-side-lost').map(({ zone }) => zone);
+  const asked = open.map((zone): ConsentStatement => ({ about: 'one-side', zone, answer: null }));
+  const lost = new Set(
+    plan.zones.filter(({ lost, protectedBy }) => lost || protectedBy !== null).map(({ zone }) => zone),
+  );
+  const answered = Object.entries(sides)
+    .filter(([zone]) => lost.has(zone))
+    .map(([zone, answer]): ConsentStatement => ({ about: 'one-side', zone, answer }));
+  return [...alone, ...asked, ...answered];
+}
+
+function healthStatements({ restrictions }: Case, fit: Fit): readonly ConsentStatement[] {
+  const whole = restrictions.filter(({ kind }) => kind.scope === 'dog');
+  const skin = whole.filter(({ kind }) => kind.skin && kind.role === null);
+  const timed = whole.filter(({ effects }) => effects.standingMinutes !== undefined);
+  return [
+    ...skin.map(({ kind: { name, text } }): ConsentStatement => ({ about: 'skin', name, text })),
+    ...(timed.length > 0
+      ? [
+          {
+            about: 'sittings',
+            names: timed.map(({ kind }) => kind.name),
+            minutes: Math.min(...timed.map(({ effects }) => effects.standingMinutes ?? Infinity)),
+          } as const,
+        ]
+      : []),
+    ...(fit.visits > 1 ? [{ about: 'visits', visits: fit.visits } as const] : []),
+  ];
+}

@@ -1,15 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { breed, breeds, fullDrawer, packs } from '../../testing/packs.ts';
-import type { PlanChoices, PlanFacts } from '../plan/input.ts';
-import { planInputOf } from '../plan/input.ts';
-import { dogZones } from '../plan/zones.ts';
+import type { Extra } from '../../testing/packs.ts';
+import { breeds, caseFor, hairEverywhere, sign } from '../../testing/packs.ts';
+import { AS_DRAWN } from '../case/choices.ts';
+import { planGroom } from '../plan/planGroom.ts';
+import { brushMinutesPerWeek } from '../upkeep/upkeep.ts';
+import type { ConsentStatement } from './consent.ts';
 import { consentStatements } from './consent.ts';
-import { plainLength } from './plainLength.ts';
 import type { Proposal } from './propose.ts';
 import { proposeChoices } from './propose.ts';
-import { brushMinutesPerWeek } from './upkeep.ts';
 
-const longHair = Object.fromEntries(dogZones(packs.zones).map(({ id }) => [id, 60]));
 const context = {
   trainee: false,
   dogHistory: [],
@@ -17,45 +16,21 @@ const context = {
   rates: { perHour: 60, least: 20, currency: 'EUR' },
   bookedMinutes: 120,
 };
-const board = (
-  breedId: string,
-  wish: Partial<PlanChoices['wish']> = {},
-  facts: Partial<PlanFacts> = {},
-): readonly Proposal[] => {
-  const pack = breed(breedId);
-  const dog = {
-    coatType: pack.coat,
-    coatModifiers: [],
-    dense: false,
-    findings: [],
-    signs: [],
-    measurements: {},
-  };
-  const known: PlanFacts = {
-    dog,
-    ageMonths: 60,
-    mats: [],
-    temper: { handling: 'easy', standingMinutes: null },
-    hairMm: longHair,
-    drawer: fullDrawer,
-    schools: {},
-    matPolicy: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 },
-    ...facts,
-  };
-  const asked: PlanChoices = {
-    trimId: pack.trims[0]?.id ?? '',
-    purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, ...wish },
-    doubleCoatConsent: false,
-    schools: {},
-    overrides: [],
-  };
-  return proposeChoices(asked, (choices) => planInputOf(packs, pack, known, choices), context);
+const long = hairEverywhere(60);
+const board = (breedId: string, extra: Extra = {}): readonly Proposal[] =>
+  proposeChoices(caseFor(breedId, { hairMm: long, wish: AS_DRAWN, ...extra }), context);
+const wishOf = (looks: readonly Proposal[]): Proposal => {
+  const [wish] = looks;
+  if (!wish) throw new Error('no look');
+  return wish;
 };
 const kinds = (looks: readonly Proposal[]) => looks.map(({ kind }) => kind);
-const said = ({ trimName, plan, input, estimate, fit }: Proposal) =>
-  consentStatements(trimName, plan, input, estimate, fit);
-const shave = { allOverMm: 6, weeksBetween: 16 };
+const signed = ({ visit, plan, estimate, fit }: Proposal) => consentStatements(visit, plan, estimate, fit);
+const about = <A extends ConsentStatement['about']>(look: Proposal, of: A) =>
+  signed(look).filter((said): said is Extract<ConsentStatement, { about: A }> => said.about === of);
+const shave: Extra = { wish: { ...AS_DRAWN, allOverMm: 6, weeksBetween: 16 } };
+const felt = (id: string, zone: string) =>
+  ({ id, zone, lengthCm: 4, widthCm: 3, tightness: 4, toSkinMm: 1, burr: false, sores: false }) as const;
 
 describe('the board of looks', () => {
   it('is two to four looks for every breed, the wish first, none twice', () => {
@@ -75,37 +50,56 @@ describe('the board of looks', () => {
     expect(trims).toContain('lion');
   });
 
+  it('a look is the plan its choices make: picking it changes nothing', () => {
+    for (const { id } of breeds) {
+      for (const look of board(id)) {
+        const again = planGroom(caseFor(id, { hairMm: long, ...look.choices }));
+        expect(
+          again.zones.map((z) => z.leftMm),
+          id,
+        ).toEqual(look.plan.zones.map((z) => z.leftMm));
+      }
+    }
+  });
+
+  it('a stripped look is offered only on a coat that strips', () => {
+    const trims = (extra: Extra) => board('airedale-terrier', extra).map(({ choices }) => choices.trimId);
+    expect(trims({ trimId: 'clip-and-card' })).toContain('stripped');
+    expect(trims({ trimId: 'clip-and-card', modifiers: ['previously-clipped-wire'] })).not.toContain(
+      'stripped',
+    );
+  });
+
   it('a wished shave-down stands beside trims that keep the breed, and costs it its marks', () => {
     const looks = board('samoyed', shave);
-    const [wish] = looks;
+    const wish = wishOf(looks);
     expect(kinds(looks)).toContain('welfare');
-    expect(wish?.marks.kept).toBeLessThan(wish?.marks.of ?? 0);
+    expect(wish.marks.kept).toBeLessThan(wish.marks.of);
     for (const look of looks.slice(1)) {
-      expect(look.marks.kept, look.trimName).toBe(look.marks.of);
-      expect(look.choices.doubleCoatConsent).toBe(false);
+      expect(look.marks.kept, look.visit.trim.name).toBe(look.marks.of);
+      expect(about(look, 'shaving')).toEqual([]);
     }
-    expect(wish?.lost.find(({ region }) => region === 'body')?.daysBack).toBeNull();
+    expect(wish.lost.find(({ look }) => look === 'body')?.daysBack).toBeNull();
   });
 
   it('in a salon that declines, the literal wish is refused on its card', () => {
-    const [wish] = board('samoyed', shave, { schools: { doubleCoat: 'decline' } });
-    expect(wish?.plan.conflicts.map(({ kind }) => kind)).toContain('double-coat-declined');
-    expect(wish?.choices.doubleCoatConsent).toBe(false);
+    const wish = wishOf(board('samoyed', { ...shave, salon: { doubleCoat: 'decline' } }));
+    expect(wish.plan.conflicts.map(({ kind }) => kind)).toContain('shaving-never');
+    expect(about(wish, 'shaving')).toEqual([]);
   });
 
   it('the easy look asks less at home than the wish for a long coat', () => {
-    const looks = board('yorkshire-terrier', {}, {});
-    const full = board('havanese', { lean: 'longer' });
-    for (const list of [looks, full]) {
+    for (const list of [
+      board('yorkshire-terrier'),
+      board('havanese', { wish: { ...AS_DRAWN, lean: 'longer' } }),
+    ]) {
       const easy = list.find(({ kind }) => kind === 'easy');
-      if (easy)
-        expect(easy.upkeep.brushMinutesPerWeek).toBeLessThanOrEqual(list[0]?.upkeep.brushMinutesPerWeek ?? 0);
+      expect(easy?.upkeep.brushMinutesPerWeek).toBeLessThanOrEqual(wishOf(list).upkeep.brushMinutesPerWeek);
     }
   });
 
   it('hair that goes is told with the weeks until it is back', () => {
-    const [wish] = board('standard-poodle');
-    const body = wish?.lost.find(({ region }) => region === 'body');
+    const body = wishOf(board('standard-poodle')).lost.find(({ look }) => look === 'body');
     expect(body?.fromMm).toBe(60);
     const months = (60 * 0.95 - (body?.toMm ?? 0)) / 12;
     expect(body?.daysBack).toBeGreaterThan(months * 30.4 - 1);
@@ -113,7 +107,7 @@ describe('the board of looks', () => {
   });
 
   it('visits a year follow the wish’s weeks, elsewhere the coat’s growth', () => {
-    const looks = board('standard-poodle', { weeksBetween: 6 });
+    const looks = board('standard-poodle', { wish: { ...AS_DRAWN, weeksBetween: 6 } });
     expect(looks[0]?.upkeep).toMatchObject({ weeks: 6 });
     for (const { upkeep } of looks) expect(upkeep.visitsPerYear * upkeep.weeks).toBeCloseTo(52, 9);
   });
@@ -121,64 +115,60 @@ describe('the board of looks', () => {
 
 describe('what the owner signs', () => {
   it('names only what applies: trim, time and price on an easy dog', () => {
-    const [wish] = board('lagotto-romagnolo');
-    if (!wish) throw new Error('no look');
-    expect([...new Set(said(wish).map(({ about }) => about))]).toEqual(['trim', 'time', 'price']);
-    expect(
-      said(wish)
-        .map(({ text }) => text)
-        .join(),
-    ).toMatch(/between \d+ EUR and \d+ EUR/);
+    expect(signed(wishOf(board('lagotto-romagnolo'))).map((said) => said.about)).toEqual([
+      'trim',
+      'time',
+      'price',
+    ]);
   });
 
   it('mats, with what may be under them and the fee on top', () => {
-    const mats = [
-      {
-        id: 'm1',
-        zone: 'ear-outside.left',
-        lengthCm: 4,
-        widthCm: 3,
-        tightness: 4,
-        toSkinMm: 1,
-        burr: false,
-        sores: false,
-      },
-    ] as const;
-    const [wish] = board('havanese', {}, { mats });
-    if (!wish) throw new Error('no look');
-    const text = said(wish)
-      .map((one) => one.text)
-      .join('\n');
-    expect(text).toMatch(/mat on the left ear, outside is clipped off to about 0\.5 mm/);
-    expect(text).toMatch(/sore, bruised or bald/);
-    expect(text).toMatch(/Blood can swell the leather of an ear/);
-    expect(text).toMatch(/charged on top/);
+    const wish = wishOf(board('havanese', { mats: [felt('m1', 'ear-outside.left')] }));
+    expect(about(wish, 'mat')).toEqual([{ about: 'mat', zone: 'ear-outside.left', part: false, toMm: 0.5 }]);
+    expect(about(wish, 'under-mats')).toHaveLength(1);
+    expect(about(wish, 'told')[0]?.text).toMatch(/Blood can swell the leather of an ear/);
+    expect(about(wish, 'mat-price')).toHaveLength(1);
   });
 
-  it('a shaved double coat with its risk and what was offered instead; a senior with its sittings', () => {
-    const [wish] = board('samoyed', shave);
-    if (!wish) throw new Error('no look');
-    const text = said(wish)
-      .map((one) => one.text)
-      .join('\n');
-    expect(text).toMatch(/One length all over, 6 mm asked: it will be about 13 mm on the back/);
-    expect(text).toMatch(/may not come back the same/);
-    expect(text).toMatch(/Offered instead: bath and de-shed/);
-    const dog = {
-      coatType: 'drop',
-      coatModifiers: ['senior'],
-      dense: false,
-      findings: [],
-      signs: [{ sign: 'heart', zone: null, level: null, sizeMm: null, note: '' }],
-      measurements: {},
-    };
-    const [old] = board('havanese', {}, { dog, ageMonths: 156 });
-    if (!old) throw new Error('no look');
-    expect(
-      said(old)
-        .map((one) => one.text)
-        .join('\n'),
-    ).toMatch(/sittings of 15 minutes; we stop rather than finish/);
+  it('what is left alone, and a side that will not match', () => {
+    const dog = { signs: [sign('healing-ear', 'ear-fringe.left')] };
+    const wish = wishOf(board('havanese', dog));
+    const [alone] = about(wish, 'left-alone');
+    expect(alone?.because).toBe('healing ear');
+    expect(alone?.zones).toEqual(
+      expect.arrayContaining(['ear-outside.left', 'ear-inside.left', 'ear-fringe.left', 'ear-behind.left']),
+    );
+    expect(about(wish, 'one-side').map(({ answer }) => answer)).toContain(null);
+    const answered = wishOf(board('havanese', { ...dog, sides: { 'ear-outside.left': 'match' } }));
+    expect(about(answered, 'one-side')).toContainEqual({
+      about: 'one-side',
+      zone: 'ear-outside.left',
+      answer: 'match',
+    });
+  });
+
+  it('a shaved double coat with its risk and what was offered instead', () => {
+    const wish = wishOf(board('samoyed', shave));
+    expect(about(wish, 'all-over')[0]).toMatchObject({ askedMm: 6 });
+    expect(about(wish, 'all-over')[0]?.bodyMm).toBeGreaterThanOrEqual(12.5);
+    expect(about(wish, 'shaving')[0]?.text).toMatch(/may not come back the same/);
+    expect(about(wish, 'shaving')[0]?.offered).toContain('bath and de-shed');
+  });
+
+  it('what clipping costs a wire or a feathered jacket', () => {
+    const clipped = wishOf(board('airedale-terrier', { trimId: 'clip-and-card' }));
+    expect(about(clipped, 'coat-softens')[0]?.text).toMatch(/softens/);
+    expect(about(wishOf(board('airedale-terrier', { trimId: 'stripped' })), 'coat-softens')).toEqual([]);
+  });
+
+  it('a senior with its sittings', () => {
+    const old = wishOf(board('havanese', { modifiers: ['senior'], signs: [sign('heart')], ageMonths: 156 }));
+    expect(about(old, 'sittings')[0]).toMatchObject({ minutes: 15 });
+  });
+
+  it('a vet’s instruction is on it', () => {
+    const vet = wishOf(board('standard-poodle', { wish: { ...AS_DRAWN, allOverMm: 1.5, vetAsks: true } }));
+    expect(about(vet, 'vet')).toHaveLength(1);
   });
 });
 
@@ -187,10 +177,5 @@ describe('upkeep', () => {
     expect(brushMinutesPerWeek(0.5, 1, 20)).toBe(12);
     expect(brushMinutesPerWeek(1, 1.1, 40)).toBeCloseTo(6 + 6 * 2 * 1.1 * 2, 9);
     expect(brushMinutesPerWeek(1.2, 1.1, 200)).toBe(60);
-  });
-
-  it('every length has a picture in words', () => {
-    for (const mm of [0.25, 2, 6, 13, 19, 32, 60, 150]) expect(plainLength(mm)).not.toBe('');
-    expect(plainLength(13)).toBe('a fingernail');
   });
 });

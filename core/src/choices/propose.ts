@@ -1,24 +1,31 @@
+import type { Choices } from '../case/choices.ts';
+import type { Case } from '../case/resolveCase.ts';
+import { rechoose } from '../case/resolveCase.ts';
+import { answerTo } from '../case/schools.ts';
 import { plannedAgainstStandard } from '../check/standard.ts';
-import type { Coat } from '../coat/hair.ts';
-import { coatOf, daysToReach, growthIn } from '../coat/hair.ts';
-import { byId } from '../failure.ts';
+import { daysToReach, growthIn } from '../coat/hair.ts';
+import { byId } from '../terms/failure.ts';
 import type { Estimate, EstimateContext } from '../order/estimate.ts';
-import { estimateVisit } from '../order/estimate.ts';
+import { estimateVisit, shareOf } from '../order/estimate.ts';
 import type { Fit } from '../order/fit.ts';
 import { fitVisit } from '../order/fit.ts';
-import type { PlanChoices, PlanInput } from '../plan/input.ts';
+import type { Trim } from '../packs/breed.ts';
+import { byRole } from '../packs/roles.ts';
+import type { ZoneKind } from '../packs/zones.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
-import { planGroom } from '../plan/plan.ts';
-import { zoneKindId } from '../plan/zones.ts';
-import type { Upkeep } from './upkeep.ts';
-import { skinShare, upkeepOf } from './upkeep.ts';
+import { planGroom } from '../plan/planGroom.ts';
+import type { Look } from '../terms/zone.ts';
+import { LOOKS, zoneKindId } from '../terms/zone.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import type { Upkeep } from '../upkeep/upkeep.ts';
+import { upkeepOf } from '../upkeep/upkeep.ts';
 
 /** Why a trim is on the board. */
 export type ProposalKind = 'wish' | 'nearest' | 'easy' | 'welfare' | 'swapped';
 
 /** Hair that goes, and when it would be back. */
 export interface LostHair {
-  readonly region: string;
+  readonly look: Look;
   readonly zones: readonly string[];
   readonly fromMm: number;
   readonly toMm: number;
@@ -26,19 +33,18 @@ export interface LostHair {
   readonly daysBack: number | null;
 }
 
-export interface PlainLengths {
-  readonly part: string;
+export interface LookLengths {
+  readonly look: Look;
   readonly mm: readonly [number, number];
 }
 
 /** One look side by side with others: the plan and what living with it means. */
 export interface Proposal {
   readonly kind: ProposalKind;
-  readonly choices: PlanChoices;
-  readonly input: PlanInput;
+  readonly choices: Choices;
+  readonly visit: Case;
   readonly plan: Plan;
-  readonly trimName: string;
-  readonly lengths: readonly PlainLengths[];
+  readonly lengths: readonly LookLengths[];
   readonly estimate: Estimate;
   readonly fit: Fit;
   readonly upkeep: Upkeep;
@@ -56,61 +62,46 @@ export interface BoardContext extends EstimateContext {
 const LOST_MM = 15;
 const DAYS_PER_WEEK = 7;
 
-/** What one set of choices means for the owner. `weeks` null lets the coat's growth set the rhythm. */
-export function proposalOf(
-  kind: ProposalKind,
-  choices: PlanChoices,
-  inputFor: (choices: PlanChoices) => PlanInput,
-  context: BoardContext,
-): Proposal {
-  const input = inputFor(choices);
-  const plan = planGroom(input);
-  const coat = coatOf(input.packs.coats, input.coat.type, input.coat.modifiers, input.coat.dense);
-  const estimate = estimateVisit(input, context);
-  const upkeep = upkeepOf(plan, coat, input, kind === 'wish' ? choices.wish.weeksBetween : null);
-  const marks = plannedAgainstStandard(input.breed, plan);
+/** What one case means for the owner; the rhythm is the wish's own, or what the coat's growth asks. */
+export function proposalOf(kind: ProposalKind, visit: Case, context: BoardContext): Proposal {
+  const plan = planGroom(visit);
+  const estimate = estimateVisit(visit, plan, context);
+  const upkeep = upkeepOf(visit, plan, kind === 'wish' ? visit.wish.weeksBetween : null);
+  const marks = plannedAgainstStandard(visit.breed, plan, visit.purpose);
   const { work } = estimate.price;
   return {
     kind,
-    choices: { ...choices, wish: { ...choices.wish, weeksBetween: upkeep.weeks } },
-    input,
+    choices: visit.choices,
+    visit,
     plan,
-    trimName: byId('trim', input.breed.trims, choices.trimId).name,
-    lengths: lengthsByPart(plan, input),
+    lengths: lengthsByLook(visit, plan),
     estimate,
-    fit: fitVisit(estimate, context.bookedMinutes, input.packs.times),
+    fit: fitVisit(estimate, context.bookedMinutes, visit.packs.times),
     upkeep,
     costPerYear: { lo: work.lo * upkeep.visitsPerYear, hi: work.hi * upkeep.visitsPerYear },
-    lost: lostHair(plan, coat, input),
+    lost: lostHair(visit, plan),
     marks: { kept: marks.filter(({ kept }) => kept).length, of: marks.length },
   };
 }
 
 /**
  * Two to four looks for the owner to choose from: the wish taken literally; the nearest trim that keeps the breed; the
- * one that asks least at home; and, where skin, age, mats or a double coat speak, the one that asks least of the dog.
- * Looks that could be taken for each other are shown once.
+ * one that asks least at home; and, where skin, age, mats or a coat not to be shaved speak, the one that asks least of the
+ * dog. Looks that could be taken for each other are shown once; a stripped one only on a coat that strips.
+ * @param asked the case with the owner's wish.
+ * @throws MisuseError as `planGroom`.
  */
-export function proposeChoices(
-  asked: PlanChoices,
-  inputFor: (choices: PlanChoices) => PlanInput,
-  context: BoardContext,
-): readonly Proposal[] {
-  const look = (kind: ProposalKind, choices: PlanChoices) => proposalOf(kind, choices, inputFor, context);
-  const wish = look('wish', literal(asked, inputFor(asked)));
-  const { breed } = wish.input;
-  const others = breed.trims
+export function proposeChoices(asked: Case, context: BoardContext): readonly Proposal[] {
+  const wish = proposalOf('wish', literal(asked), context);
+  const others = asked.breed.trims
     .filter(({ purposes }) => purposes.includes('pet') || purposes.includes(asked.purpose))
+    .filter((trim) => asked.coat.strips || !isStripped(asked, trim))
     .flatMap(({ id }) =>
-      (['as-drawn', 'shorter'] as const).map((lean) =>
-        look('nearest', {
-          ...asked,
-          trimId: id,
-          wish: { ...asked.wish, lean, allOverMm: null },
-          doubleCoatConsent: false,
-          overrides: [],
-        }),
-      ),
+      (['as-drawn', 'shorter'] as const).map((lean) => {
+        const drawn = { ...asked.wish, lean, allOverMm: null, vetAsks: false };
+        const choices = { ...asked.choices, trimId: id, wish: drawn, overrides: [] };
+        return proposalOf('nearest', rechoose(asked, choices), context);
+      }),
     );
   const board = [wish];
   const easy = least(
@@ -140,43 +131,51 @@ const WEEKS_A_YEAR = 52;
 const BROKEN_MARK = 10;
 const SAME_TRIM = 1;
 
-/** The wish as the owner means it: a shaved double coat is shown with the consent it would need. */
-function literal(asked: PlanChoices, input: PlanInput): PlanChoices {
-  const offered = input.schools.doubleCoat === 'consent' && asked.wish.allOverMm !== null;
-  return { ...asked, doubleCoatConsent: asked.doubleCoatConsent || offered };
+/** The wish as the owner means it: a coat not to be shaved is shown as its signature would make it, where the salon takes one. */
+function literal(asked: Case): Case {
+  const takes = answerTo(asked.packs.schools, asked.schools, 'shaving') === 'consent';
+  if (asked.wish.allOverMm === null || !takes || asked.shaving.answer !== 'declined') return asked;
+  return rechoose({ ...asked, facts: { ...asked.facts, shave: 'being-signed' } }, asked.choices);
+}
+
+/** A trim whose body is pulled, not cut. */
+function isStripped({ packs }: Case, { areas }: Trim): boolean {
+  const body = areas[byRole('zone', packs.zones.zones, 'body-length').id];
+  const [first] = body?.techniques ?? [];
+  return first !== undefined && techniqueKind(packs.tools, first).needsStrippable;
 }
 
 /** A plan that any welfare rule, mat, or time of the dog has changed. */
-function welfareSpeaks({ plan, input, fit }: Proposal): boolean {
-  const { safety } = input.packs;
-  const tender = input.restrictions.some(({ restriction }) => {
-    const kind = byId('restriction', safety.restrictions, restriction);
-    return kind.scope === 'dog' && (kind.floorMm > 0 || kind.standingMinutes !== null);
-  });
-  const doubled = plan.zones.some(({ reasons }) =>
-    reasons.some(({ rule }) => rule.startsWith('double-coat')),
+function welfareSpeaks({ visit, plan, fit }: Proposal): boolean {
+  const tender = visit.restrictions.some(
+    ({ kind, effects }) =>
+      kind.scope === 'dog' && kind.role === null && (kind.skin || effects.standingMinutes !== undefined),
   );
   const matted = plan.mats?.mats.some(({ decision }) => decision !== 'save') ?? false;
-  return tender || matted || fit.visits > 1 || (doubled && input.wish.allOverMm !== null);
+  const shaved = visit.shaving.policy?.answer === 'consent' && visit.wish.allOverMm !== null;
+  return tender || matted || fit.visits > 1 || shaved;
 }
 
 const broken = ({ marks }: Proposal) => marks.of - marks.kept;
 
-function wantedLengths(wish: Proposal): ReadonlyMap<string, number> {
-  const { allOverMm } = wish.choices.wish;
+const kindOf = ({ packs }: Case, { zone }: ZonePlan): ZoneKind =>
+  byId('zone', packs.zones.zones, zoneKindId(zone));
+
+function wantedLengths({ visit, plan }: Proposal): ReadonlyMap<string, number> {
+  const { allOverMm } = visit.wish;
   return new Map(
-    wish.plan.zones.map((zone) => {
-      const region = byId('zone', wish.input.packs.zones.zones, zoneKindId(zone.zone)).region;
-      return [zone.zone, allOverMm !== null && region !== 'head' ? allOverMm : zone.leftMm];
+    plan.zones.map((zone) => {
+      const all = allOverMm !== null && kindOf(visit, zone).allOver === 'same';
+      return [zone.zone, all ? allOverMm : zone.leftMm];
     }),
   );
 }
 
 /** Mean difference in length over the skin, as a ratio's log. */
-function distance(p: Proposal, wanted: ReadonlyMap<string, number>): number {
-  return p.plan.zones.reduce((sum, zone) => {
+function distance({ visit, plan }: Proposal, wanted: ReadonlyMap<string, number>): number {
+  return plan.zones.reduce((sum, zone) => {
     const want = wanted.get(zone.zone) ?? zone.leftMm;
-    return sum + skinShare(p.input, zone) * Math.abs(Math.log(zone.leftMm / want));
+    return sum + shareOf(zone, kindOf(visit, zone)) * Math.abs(Math.log(zone.leftMm / want));
   }, 0);
 }
 
@@ -192,35 +191,24 @@ function least<T>(list: readonly T[], cost: (one: T) => number): T | undefined {
   );
 }
 
-const PARTS: readonly (readonly [part: string, kinds: readonly string[]])[] = [
-  ['body', ['back', 'rib', 'loin', 'shoulder', 'croup']],
-  ['legs', ['foreleg', 'pastern', 'gaskin', 'hock']],
-  ['underline', ['brisket', 'belly']],
-  ['face', ['foreface', 'cheek', 'beard']],
-  ['top of the head', ['topknot', 'brow']],
-  ['ears', ['ear-outside', 'ear-fringe']],
-  ['tail', ['tail']],
-];
-
-function lengthsByPart(plan: Plan, input: PlanInput): readonly PlainLengths[] {
-  return PARTS.flatMap(([part, kinds]) => {
-    const known = kinds.filter((kind) => input.packs.zones.zones.some(({ id }) => id === kind));
-    const lengths = plan.zones.filter((zone) => known.includes(zoneKindId(zone.zone))).map((z) => z.leftMm);
-    return lengths.length > 0 ? [{ part, mm: [Math.min(...lengths), Math.max(...lengths)] as const }] : [];
+function lengthsByLook(visit: Case, plan: Plan): readonly LookLengths[] {
+  return LOOKS.flatMap((look) => {
+    const lengths = plan.zones.filter((zone) => kindOf(visit, zone).look === look).map((z) => z.leftMm);
+    return lengths.length > 0 ? [{ look, mm: [Math.min(...lengths), Math.max(...lengths)] as const }] : [];
   });
 }
 
-function lostHair(plan: Plan, coat: Coat, input: PlanInput): readonly LostHair[] {
+function lostHair(visit: Case, plan: Plan): readonly LostHair[] {
   const gone = plan.zones.filter(
     ({ hairMm, leftMm }) => hairMm !== null && hairMm - leftMm >= LOST_MM && leftMm < hairMm / 2,
   );
-  return PARTS.flatMap(([region, kinds]): LostHair[] => {
-    const zones = gone.filter((zone) => kinds.includes(zoneKindId(zone.zone)));
+  return LOOKS.flatMap((look): LostHair[] => {
+    const zones = gone.filter((zone) => kindOf(visit, zone).look === look);
     if (zones.length === 0) return [];
-    const back = zones.map((zone) => daysBack(zone, coat, input));
+    const back = zones.map((zone) => daysBack(visit, zone));
     return [
       {
-        region,
+        look,
         zones: zones.map(({ zone }) => zone),
         fromMm: Math.max(...zones.map(({ hairMm }) => hairMm ?? 0)),
         toMm: Math.min(...zones.map(({ leftMm }) => leftMm)),
@@ -230,12 +218,13 @@ function lostHair(plan: Plan, coat: Coat, input: PlanInput): readonly LostHair[]
   });
 }
 
-/** A double coat that was shaved may not come back: no date is promised. */
-function daysBack(zone: ZonePlan, coat: Coat, { packs }: PlanInput): number | null {
-  const shaved = coat.clipping === 'double' && zone.leftMm <= packs.safety.doubleCoat.floorMm * 1.1;
-  if (shaved && zone.tool?.technique !== 'scissor') return null;
-  const growth = growthIn(coat, zoneKindId(zone.zone));
-  const nearly = (zone.hairMm ?? 0) * 0.95;
-  const days = daysToReach(growth, zone.leftMm, nearly);
+/** Hair counts as back at this share of what it was. */
+const NEARLY = 0.95;
+
+/** A coat shaved that should not be may not come back: no date is promised. */
+function daysBack(visit: Case, zone: ZonePlan): number | null {
+  if (zone.reasons.some(({ rule }) => rule === 'shaving-consented')) return null;
+  const growth = growthIn(visit.coat, kindOf(visit, zone));
+  const days = daysToReach(growth, zone.leftMm, (zone.hairMm ?? 0) * NEARLY);
   return days === null ? null : Math.ceil(days / DAYS_PER_WEEK) * DAYS_PER_WEEK;
 }

@@ -1,9 +1,15 @@
-import { byId } from '../failure.ts';
-import type { CoatModifier, CoatPack, CoatType } from './pack.ts';
+import { byId } from '../terms/failure.ts';
+import type { CoatModifier, CoatPack, CoatType } from '../packs/coats.ts';
+import type { ZoneKind } from '../packs/zones.ts';
+
+/** Hair never stands straight off the skin. */
+const STEEPEST_LAY_DEG = 80;
 
 /** The coat this dog has, after what the groomer saw on it; `changedBy` names each modifier that took effect. */
 export interface Coat extends CoatType {
   readonly dense: boolean;
+  /** What a trim's lengths are multiplied by on this coat. */
+  readonly lengthShare: number;
   readonly changedBy: readonly CoatModifier[];
 }
 
@@ -16,8 +22,18 @@ export function coatOf(pack: CoatPack, typeId: string, modifierIds: readonly str
   const applied = modifierIds
     .map((id) => byId('coat modifier', pack.modifiers, id))
     .filter((m) => m.appliesTo.length === 0 || m.appliesTo.includes(typeId));
-  const changed = applied.reduce<CoatType>((row, modifier) => ({ ...row, ...modifier.changes }), type);
-  return { ...changed, dense, changedBy: applied };
+  const changed = applied.reduce<CoatType>(
+    (row, { changes, layAddDeg, fullShare }) => ({
+      ...row,
+      ...changes,
+      fullMm:
+        row.fullMm === null || changes.fullMm === null ? null : (changes.fullMm ?? row.fullMm) * fullShare,
+      layDeg: Math.min(STEEPEST_LAY_DEG, Math.max(row.layDeg, changes.layDeg ?? 0) + layAddDeg),
+    }),
+    type,
+  );
+  const lengthShare = applied.reduce((share, modifier) => share * modifier.lengthShare, 1);
+  return { ...changed, dense, lengthShare, changedBy: applied };
 }
 
 const DAYS_PER_MONTH = 30.4375;
@@ -38,13 +54,14 @@ export function coatAt(
   return coat.fullMm - (coat.fullMm - lengthMm) * Math.exp((-coat.rateMmPerMonth * months) / coat.fullMm);
 }
 
-/** How the hair of one kind of zone grows: the coat's rate, to that zone's own full length. */
+/** How the hair of a zone grows: the coat's rate, to that zone's own full length (its kind's share, else its class's). */
 export function growthIn(
-  coat: Pick<CoatType, 'rateMmPerMonth' | 'fullMm' | 'fullShares'>,
-  zoneKind: string,
+  coat: Pick<CoatType, 'rateMmPerMonth' | 'fullMm' | 'fullShares' | 'fullSharesAt'>,
+  { id, hair }: Pick<ZoneKind, 'id' | 'hair'>,
 ): Pick<CoatType, 'rateMmPerMonth' | 'fullMm'> {
-  const { rateMmPerMonth, fullMm, fullShares } = coat;
-  return { rateMmPerMonth, fullMm: fullMm === null ? null : fullMm * (fullShares[zoneKind] ?? 1) };
+  const { rateMmPerMonth, fullMm, fullShares, fullSharesAt } = coat;
+  const share = fullSharesAt[id] ?? fullShares[hair] ?? 1;
+  return { rateMmPerMonth, fullMm: fullMm === null ? null : fullMm * share };
 }
 
 /** Days until hair of `lengthMm` reaches `targetMm`; null when this coat never gets there. */

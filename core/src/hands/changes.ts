@@ -1,7 +1,7 @@
-import { byId } from '../failure.ts';
+import { byId } from '../terms/failure.ts';
 import type { SeenSign } from './hands.ts';
 import type { MeasuredLength } from './hands.ts';
-import type { SignPack } from './pack.ts';
+import type { SignPack } from '../packs/signs.ts';
 
 export type Change =
   | { readonly kind: 'new' | 'gone'; readonly sign: string; readonly zone: string | null }

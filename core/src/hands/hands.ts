@@ -1,10 +1,10 @@
 import type { SeenFinding } from '../body/body.ts';
 import type { MeasureKey, Measurements } from '../body/measures.ts';
-import type { Severity } from '../body/findings.ts';
-import { MisuseError } from '../failure.ts';
-import { otherSide } from '../plan/zones.ts';
-import type { Handling, SignPack } from './pack.ts';
-import { byId } from '../failure.ts';
+import { byId, MisuseError } from '../terms/failure.ts';
+import type { SignPack } from '../packs/signs.ts';
+import type { Handling, Severity, Tightness } from '../terms/dog.ts';
+import type { Side } from '../terms/zone.ts';
+import { otherSide, zoneKindId } from '../terms/zone.ts';
 
 /** Something found on the dog, where it was found. */
 export interface SeenSign {
@@ -15,8 +15,6 @@ export interface SeenSign {
   readonly sizeMm: number | null;
   readonly note: string;
 }
-
-export type Tightness = 1 | 2 | 3 | 4;
 
 /** A mat: 1 loose, 2 firm, 3 tight, 4 felted to the skin. */
 export interface Mat {
@@ -62,8 +60,8 @@ export interface Hands {
   readonly temper: Temper;
 }
 
-/** What is known of the dog before this visit's hands. */
-export interface StandingFacts {
+/** What stays on the dog from visit to visit, known before this visit's hands. */
+export interface StayingFacts {
   readonly measurements: Measurements;
   readonly findings: readonly SeenFinding[];
   readonly coatType: string;
@@ -73,7 +71,7 @@ export interface StandingFacts {
 }
 
 /** The sheet a visit starts with: all that stays on the dog, nothing of the day. */
-export function freshHands(dog: StandingFacts, temper: Temper): Hands {
+export function freshHands(dog: StayingFacts, temper: Temper): Hands {
   const { measurements, findings, coatType, coatModifiers, dense, signs } = dog;
   return {
     measurements,
@@ -100,18 +98,26 @@ export type Find =
   | { readonly kind: 'modifier'; readonly modifier: string }
   | { readonly kind: 'dense'; readonly dense: boolean }
   | { readonly kind: 'handling'; readonly handling: Handling }
-  | { readonly kind: 'standing'; readonly minutes: number };
+  | { readonly kind: 'standing'; readonly minutes: number }
+  | { readonly kind: 'absent'; readonly what: Absent };
+
+/** What is not there, or not any more: in one place, or with null anywhere. */
+export type Absent =
+  | { readonly of: 'mat'; readonly zone: string | null }
+  | { readonly of: 'sign'; readonly sign: string; readonly zone: string | null }
+  | { readonly of: 'structure'; readonly finding: string; readonly side: Side | null }
+  | { readonly of: 'modifier'; readonly modifier: string };
 
 /** A place on the sheet, for taking something off it again. */
 export type FindKey =
-  | { readonly kind: 'structure'; readonly finding: string; readonly side: 'left' | 'right' | null }
+  | { readonly kind: 'structure'; readonly finding: string; readonly side: Side | null }
   | { readonly kind: 'sign'; readonly sign: string; readonly zone: string | null }
   | { readonly kind: 'mat'; readonly id: string }
   | { readonly kind: 'length'; readonly zone: string }
   | { readonly kind: 'measure'; readonly key: MeasureKey }
   | { readonly kind: 'modifier'; readonly modifier: string };
 
-const sameFinding = (a: SeenFinding, b: { finding: string; side?: 'left' | 'right' | null | undefined }) =>
+const sameFinding = (a: SeenFinding, b: { finding: string; side?: Side | null | undefined }) =>
   a.finding === b.finding && (a.side ?? null) === (b.side ?? null);
 
 /** The sheet with one more find on it; the same thing found again in the same place replaces what was there. */
@@ -149,6 +155,26 @@ export function withFind(hands: Hands, find: Find): Hands {
       return { ...hands, temper: { ...hands.temper, handling: find.handling } };
     case 'standing':
       return { ...hands, temper: { ...hands.temper, standingMinutes: find.minutes } };
+    case 'absent':
+      return withoutAll(hands, find.what);
+  }
+}
+
+/** The sheet without everything that is said not to be there. */
+function withoutAll(hands: Hands, what: Absent): Hands {
+  const at = (zone: string | null, where: string | null) => where === null || zone === where;
+  switch (what.of) {
+    case 'mat':
+      return { ...hands, mats: hands.mats.filter((mat) => !at(mat.zone, what.zone)) };
+    case 'sign':
+      return { ...hands, signs: hands.signs.filter((s) => s.sign !== what.sign || !at(s.zone, what.zone)) };
+    case 'structure':
+      return {
+        ...hands,
+        findings: hands.findings.filter((f) => f.finding !== what.finding || !at(f.side ?? null, what.side)),
+      };
+    case 'modifier':
+      return { ...hands, coatModifiers: hands.coatModifiers.filter((m) => m !== what.modifier) };
   }
 }
 
@@ -181,7 +207,7 @@ export function withMat(hands: Hands, id: string, change: Partial<Omit<Mat, 'id'
 }
 
 /** The signs that stay on the dog when it goes home. */
-export const standingSigns = (signs: readonly SeenSign[], pack: SignPack): readonly SeenSign[] =>
+export const stayingSigns = (signs: readonly SeenSign[], pack: SignPack): readonly SeenSign[] =>
   signs.filter((seen) => byId('sign', pack.signs, seen.sign).stays);
 
 /** The same dog seen in a mirror. */
@@ -207,3 +233,11 @@ function nextMatId({ mats }: Hands): string {
 function omit<T extends object>(record: T, key: string): T {
   return Object.fromEntries(Object.entries(record).filter(([k]) => k !== key)) as T;
 }
+
+/** The signs that may be found in a zone (or on the whole dog for null), as the pack orders them. */
+export const signsFor = (pack: SignPack, zone: string | null) =>
+  pack.signs.filter((sign) =>
+    zone === null
+      ? sign.scope === 'dog'
+      : sign.scope === 'zone' && (sign.at.length === 0 || sign.at.includes(zoneKindId(zone))),
+  );

@@ -2,9 +2,9 @@ import type { Body } from '../body/body.ts';
 import { distance, mix, plus, times, unit, minus } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import { landmark } from '../body/landmarks.ts';
-import type { Anchor, BreedPack, ClipLine, Trim } from '../breeds/pack.ts';
-import type { Source } from '../breeds/source.ts';
-import { MisuseError } from '../failure.ts';
+import type { Anchor, BreedPack, ClipLine, Trim } from '../packs/breed.ts';
+import type { Source } from '../terms/source.ts';
+import { MisuseError } from '../terms/failure.ts';
 
 /** The trade's finger until the groomer measures their own, mm. */
 export const FINGER_MM = 17;

@@ -3,20 +3,29 @@ import { describe, expect, it } from 'vitest';
 import { fullDrawer, packs } from '../../testing/packs.ts';
 import { coatOf } from '../coat/hair.ts';
 import type { Mat } from '../hands/hands.ts';
-import { dogZones } from '../plan/zones.ts';
+import { dogZones } from '../packs/zones.ts';
 import { toolOptions } from '../tools/drawer.ts';
-import type { MattedDog } from './matPlan.ts';
+import type { MattedDog, SkinUnderMat } from './matPlan.ts';
 import { matPlan } from './matPlan.ts';
-import type { MatPolicy } from './pack.ts';
+import type { MatPolicy } from '../packs/mats.ts';
 
 const coat = coatOf(packs.coats, 'drop', []);
 const options = toolOptions(fullDrawer, packs.tools, coat);
-const context = { pack: packs.mats, zones: packs.zones, options };
+const context = {
+  pack: packs.mats,
+  zones: packs.zones,
+  options,
+  techniques: packs.tools.techniques,
+  dullCloseMm: 3,
+};
+const skin = (extra: Partial<SkinUnderMat>) => ({
+  skinAt: () => ({ floorMm: 0, skipTooth: true, blade: true, leaveAlone: false, ...extra }),
+});
 const calm: MattedDog = {
   handling: 'easy',
   standingMinutes: 75,
-  weightM2: 0.5,
-  floorMm: () => 0,
+  surfaceM2: 0.5,
+  skinAt: () => ({ floorMm: 0, skipTooth: true, blade: true, leaveAlone: false }),
   hairMm: {},
 };
 const salon: MatPolicy = { school: 'save', limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 };
@@ -122,12 +131,41 @@ describe('under the mat', () => {
       blade: null,
       beyondFloor: true,
     });
-    expect(judge([felt], { floorMm: () => 1.5 }).mats[0]?.beyondFloor).toBe(true);
+    expect(judge([felt], skin({ floorMm: 1.5 })).mats[0]?.beyondFloor).toBe(true);
   });
 
-  it('a comb is never tried, nor a skip-tooth on thin skin', () => {
-    const [felt] = judge([mat({ zone: 'ear-outside.left', tightness: 4, toSkinMm: 4 })]).mats;
-    for (const { label } of felt?.steps ?? []) expect(label).not.toMatch(/comb|skip/);
+  it('a comb is never tried, nor a skip-tooth where welfare keeps it off', () => {
+    const [felt] = judge([mat({ tightness: 4, toSkinMm: 4 })], skin({ skipTooth: false })).mats;
+    expect(felt?.steps.length).toBeGreaterThan(0);
+    for (const { label } of felt?.steps ?? []) {
+      const kind = packs.tools.kinds.find(({ id }) => id === label);
+      expect(kind?.technique, label).toBe('clip');
+      expect(kind?.skipTooth, label).toBe(false);
+    }
+  });
+
+  it('a dull blade goes under a mat only well away from the skin', () => {
+    const dull = fullDrawer.map((one) => ({ ...one, dull: true }));
+    const blunt = { ...context, options: toolOptions(dull, packs.tools, coat) };
+    const under = (toSkinMm: number) =>
+      matPlan([mat({ tightness: 4, toSkinMm })], coat, calm, salon, blunt).mats[0]?.steps ?? [];
+    expect(under(2).every(({ leavesMm }) => leavesMm >= 3)).toBe(true);
+    expect(under(2).some(({ clears }) => clears)).toBe(false);
+    expect(under(7).some(({ clears }) => clears)).toBe(true);
+  });
+
+  it('where nothing may go, nothing is taken and nothing is charged', () => {
+    const plan = judge([mat({ tightness: 4 })], skin({ leaveAlone: true }));
+    expect(plan.mats[0]).toMatchObject({ reason: 'left-alone', blade: null, beyondFloor: true, lostMm: 0 });
+    expect(plan.minutes).toBe(0);
+    const bladeless = judge([mat({ tightness: 4 })], skin({ blade: false }));
+    expect(bladeless.mats[0]).toMatchObject({ blade: null, beyondFloor: true });
+  });
+
+  it('a burr costs a minute, and a mat nearer the skin takes a shorter blade', () => {
+    expect(judge([mat({ burr: true })]).minutes).toBeCloseTo(judge([mat()]).minutes + 1, 9);
+    const leaves = (toSkinMm: number) => judge([mat({ tightness: 4, toSkinMm })]).mats[0]?.blade?.leavesMm;
+    expect(leaves(1.4)).toBeLessThan(leaves(6) ?? 0);
   });
 
   it('a small hole is covered by its neighbours, a big one takes the zone', () => {

@@ -1,21 +1,30 @@
-import { requireNumber } from '../failure.ts';
+import { byId, requireNumber } from '../terms/failure.ts';
 import type { Coat } from '../coat/hair.ts';
 import type { Mat } from '../hands/hands.ts';
-import type { Handling } from '../hands/pack.ts';
-import type { ZonePack } from '../plan/zones.ts';
-import { zoneKindId } from '../plan/zones.ts';
+import type { MatPack, MatPolicy } from '../packs/mats.ts';
+import type { TechniqueKind } from '../packs/tools.ts';
+import type { ZonePack } from '../packs/zones.ts';
+import type { Handling } from '../terms/dog.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import type { ToolOption } from '../tools/drawer.ts';
-import type { MatPack, MatPolicy } from './pack.ts';
-import { byId } from '../failure.ts';
+
+/** What welfare says of the skin under a mat. */
+export interface SkinUnderMat {
+  readonly floorMm: number;
+  readonly skipTooth: boolean;
+  /** A blade may go there at all. */
+  readonly blade: boolean;
+  /** Nothing may go there. */
+  readonly leaveAlone: boolean;
+}
 
 /** What the judging of mats needs to know of the dog. */
 export interface MattedDog {
   readonly handling: Handling;
   /** Minutes it stands before a break. */
   readonly standingMinutes: number;
-  readonly weightM2: number;
-  /** The shortest a restriction lets a zone be, mm. */
-  readonly floorMm: (zone: string) => number;
+  readonly surfaceM2: number;
+  readonly skinAt: (zone: string) => SkinUnderMat;
   /** Hair there now, stretched, mm, where known. */
   readonly hairMm: Readonly<Record<string, number>>;
 }
@@ -25,12 +34,16 @@ export interface MatContext {
   readonly zones: ZonePack;
   /** Everything the drawer can do on this coat. */
   readonly options: readonly ToolOption[];
+  readonly techniques: readonly TechniqueKind[];
+  /** Below this a dull edge is not used, mm. */
+  readonly dullCloseMm: number;
 }
 
 /** Why a mat is not, or not wholly, brushed out. */
-export type MatReason = 'felted' | 'sores' | 'hurts' | 'school' | 'no-minutes-left' | 'loose-enough';
+export type MatReason =
+  'left-alone' | 'felted' | 'sores' | 'hurts' | 'school' | 'no-minutes-left' | 'loose-enough';
 
-/** A blade tried under a mat; combs cannot pass and are never tried. */
+/** A blade tried under a mat; what cannot pass is never tried. */
 export interface BladeStep {
   readonly toolId: string;
   readonly label: string;
@@ -77,15 +90,16 @@ export interface MatPlan {
  * dog's patience is used up; the mat at the edge is saved in part. The order does not depend on which other mats there
  * are, so one more mat never frees minutes. Where hair goes: the longest blade that passes under, stepping down one at
  * a time and stopping at the floor.
- * @throws MisuseError for a mat without size.
+ * @throws MisuseError for a mat below 0.1 or above 100 cm, or a zone the pack does not have.
  */
 export function matPlan(
   mats: readonly Mat[],
   coat: Pick<Coat, 'dense'>,
   dog: MattedDog,
   policy: MatPolicy,
-  { pack, zones, options }: MatContext,
+  context: MatContext,
 ): MatPlan {
+  const { pack, zones } = context;
   const budget = Math.min(policy.limitMinutes, dog.standingMinutes * pack.patienceShare[dog.handling]);
   const painLimit = pack.pain.limit * Math.min(1, 2 * pack.patienceShare[dog.handling]);
   const weighed = mats.map((mat) => weigh(mat, coat, pack, zones));
@@ -93,7 +107,8 @@ export function matPlan(
   const shares = new Map<string, { readonly share: number; readonly reason: MatReason }>();
   let left = budget;
   for (const { mat, minutes, pain } of order) {
-    const refused = refusal(mat, pain, painLimit, pack, policy);
+    const { leaveAlone } = dog.skinAt(mat.zone);
+    const refused = leaveAlone ? 'left-alone' : refusal(mat, pain, painLimit, pack, policy);
     const share = refused ? 0 : Math.min(1, left / minutes);
     left -= share * minutes;
     shares.set(mat.id, { share, reason: refused ?? (share < 1 ? 'no-minutes-left' : 'loose-enough') });
@@ -101,10 +116,12 @@ export function matPlan(
   const judged = weighed.map(({ mat, area, minutes, pain }): JudgedMat => {
     const { share, reason } = shares.get(mat.id) ?? { share: 0, reason: 'felted' as const };
     const kind = byId('zone', zones.zones, zoneKindId(mat.zone));
-    const floorMm = Math.max(policy.bladeFloorMm, dog.floorMm(mat.zone));
-    const steps = share < 1 ? bladeSteps(options, mat.toSkinMm, floorMm, kind.thinSkin || kind.fold) : [];
+    const skin = dog.skinAt(mat.zone);
+    const floorMm = Math.max(policy.bladeFloorMm, skin.floorMm);
+    const goes = share < 1 && skin.blade && !skin.leaveAlone;
+    const steps = goes ? bladeSteps(context, mat.toSkinMm, floorMm, skin.skipTooth) : [];
     const blade = steps.find((step) => step.clears) ?? null;
-    const zoneCm2 = (dog.weightM2 * 10_000 * kind.share) / (kind.paired ? 2 : 1);
+    const zoneCm2 = (dog.surfaceM2 * 10_000 * kind.share) / (kind.paired ? 2 : 1);
     const rate = pack.clipMinutesPerCm2[mat.tightness - 1] ?? 0;
     return {
       mat,
@@ -112,13 +129,13 @@ export function matPlan(
       reason,
       savedShare: share,
       brushMinutes: share * minutes,
-      clipMinutes: share < 1 ? pack.clipStartMinutes + (1 - share) * area * rate : 0,
+      clipMinutes: goes ? pack.clipStartMinutes + (1 - share) * area * rate : 0,
       pain,
       blade,
       steps,
       floorMm,
       beyondFloor: share < 1 && blade === null,
-      lostMm: share < 1 ? (dog.hairMm[mat.zone] ?? null) : 0,
+      lostMm: goes ? (dog.hairMm[mat.zone] ?? null) : 0,
       takesZone: share < 1 && ((1 - share) * area) / zoneCm2 >= pack.coverShare,
     };
   });
@@ -171,25 +188,28 @@ function refusal(
   return pain > painLimit ? 'hurts' : null;
 }
 
-/** One blade longer than clears, then every shorter one down to the floor. */
+/** One blade longer than clears, then every shorter one down to the floor. A dull edge never goes near the skin. */
 function bladeSteps(
-  options: readonly ToolOption[],
+  { options, techniques, dullCloseMm }: MatContext,
   toSkinMm: number,
   floorMm: number,
-  tender: boolean,
+  skipTooth: boolean,
 ): readonly BladeStep[] {
+  const passing = techniques.filter(({ passesMat }) => passesMat).map(({ id }) => id);
   const blades = options
-    .filter((o) => o.technique === 'clip' && o.direction === 'with' && o.leavesMm !== null)
-    .filter((o) => o.finish !== 'rough' || !tender)
-    .filter((o) => !(o.skipTooth && tender))
-    .map((o) => ({ toolId: o.toolId, label: o.label, leavesMm: o.leavesMm ?? 0, dull: o.finish === 'rough' }))
-    .filter((o) => o.leavesMm >= floorMm)
-    .sort((a, b) => b.leavesMm - a.leavesMm || Number(a.dull) - Number(b.dull));
-  const first = blades.findIndex((blade) => blade.leavesMm <= toSkinMm);
+    .filter((o) => passing.includes(o.technique) && o.direction === 'with')
+    .filter((o) => skipTooth || !o.skipTooth)
+    .flatMap((o) => (o.leavesMm === null ? [] : [{ option: o, leavesMm: o.leavesMm }]))
+    .filter(({ option, leavesMm }) => leavesMm >= floorMm && (!option.dull || leavesMm >= dullCloseMm))
+    .sort((a, b) => b.leavesMm - a.leavesMm || Number(a.option.dull) - Number(b.option.dull));
+  const first = blades.findIndex(({ leavesMm }) => leavesMm <= toSkinMm);
   const from = first < 0 ? Math.max(0, blades.length - 3) : Math.max(0, first - 1);
-  return blades
-    .slice(from)
-    .map(({ toolId, label, leavesMm }) => ({ toolId, label, leavesMm, clears: leavesMm <= toSkinMm }));
+  return blades.slice(from).map(({ option, leavesMm }) => ({
+    toolId: option.toolId,
+    label: option.label,
+    leavesMm,
+    clears: leavesMm <= toSkinMm,
+  }));
 }
 
 const sum = <T>(list: readonly T[], of: (one: T) => number) =>

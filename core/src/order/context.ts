@@ -1,5 +1,4 @@
-import type { BoardContext } from '../choices/propose.ts';
-import type { Rates } from './estimate.ts';
+import type { EstimateContext, Rates } from './estimate.ts';
 import type { LoggedPart } from './pace.ts';
 
 /** What a visit's sheet says for estimates: who works, what was logged, what is charged, what was booked. */
@@ -8,7 +7,7 @@ export function estimateContextOf(sheet: {
   readonly groomerIsTrainee: boolean;
   readonly history: { readonly dog: readonly LoggedPart[]; readonly groomer: readonly LoggedPart[] };
   readonly salon: { readonly policy: { readonly rates: Rates } };
-}): BoardContext {
+}): EstimateContext & { readonly bookedMinutes: number } {
   return {
     trainee: sheet.groomerIsTrainee,
     dogHistory: sheet.history.dog,

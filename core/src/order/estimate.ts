@@ -1,12 +1,10 @@
-import { bodySurface } from '../bath/surface.ts';
-import type { Coat } from '../coat/hair.ts';
-import { coatOf, visibleDepth } from '../coat/hair.ts';
-import { byId } from '../failure.ts';
-import type { PlanInput } from '../plan/input.ts';
-import { standingMinutes } from '../plan/matted.ts';
+import type { Case } from '../case/resolveCase.ts';
+import { visibleDepth } from '../coat/hair.ts';
+import type { ZoneKind } from '../packs/zones.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
-import { planGroom } from '../plan/plan.ts';
-import { zoneKindId } from '../plan/zones.ts';
+import { byId } from '../terms/failure.ts';
+import type { Severity } from '../terms/dog.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import type { LoggedPart, Pace } from './pace.ts';
 import { paceOf } from './pace.ts';
 
@@ -22,8 +20,16 @@ export interface EstimatedPart {
   readonly name: string;
   readonly minutes: Range;
   /** Everything that made it longer or shorter than the prior. */
-  readonly because: readonly { readonly text: string; readonly factor: number }[];
+  readonly because: readonly Because[];
 }
+
+/** What made a part longer or shorter: something found (in the packs' words), or something core knows of. */
+export type Because = { readonly factor: number } & (
+  | { readonly of: 'found'; readonly text: string }
+  | { readonly of: 'handling'; readonly name: string }
+  | { readonly of: 'dense-coat' | 'trainee' }
+  | { readonly of: 'logged'; readonly n: number }
+);
 
 /** What a salon charges, in its currency. */
 export interface Rates {
@@ -59,97 +65,97 @@ export interface Estimate {
 const Z = 1.2816;
 
 /**
- * How long a visit takes and what it costs, part by part: priors by surface, coat, technique and length, times what
- * was found, times the pace of this groomer and this dog. The trim is the one planned as if there were no mats, and
- * mats come on top with their own range and fee: one more mat never shortens the visit.
+ * How long a visit takes and what it costs, part by part: priors by surface, coat, technique and length, times what was
+ * found, times the pace of this groomer and this dog, for what the plan really does. Mats come on top with their own range
+ * and fee; a zone they take or change counts as the work it was drawn as where that is more, so one more mat never
+ * shortens the visit.
+ * @throws MisuseError when case and plan name something the packs do not have.
  */
-export function estimateVisit(input: PlanInput, context: EstimateContext): Estimate {
-  const { packs } = input;
+export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext): Estimate {
+  const { packs, surfaceM2: areaM2 } = visit;
   const { times } = packs;
-  const coat = coatOf(packs.coats, input.coat.type, input.coat.modifiers, input.coat.dense);
-  const plan = planGroom({ ...input, mats: [] });
-  const mats = input.mats.length > 0 ? planGroom(input) : plan;
-  const areaM2 = bodySurface(input.weightKg);
-  const worked = workMinutes(plan, input, areaM2);
+  const worked = workMinutes(plan, visit);
   const spreads = times.spread;
   let logsBehind = 0;
   const parts = times.parts.map((part): EstimatedPart => {
+    const own = worked.get(part.id) ?? 0;
     const prior =
       part.fixed +
       part.perM2 * areaM2 +
-      (worked.get(part.id) ?? 0) +
-      (part.id === 'dry' ? dryMinutes(plan, coat, input, areaM2) : 0) +
-      (part.id === 'body' && mats.roughClip.wanted ? times.roughClipShare * (worked.get('body') ?? 0) : 0);
-    const because = factorsOf(part.id, input, coat, context);
+      own +
+      (part.role === 'dry' ? dryMinutes(plan, visit) : 0) +
+      (part.role === 'rough-clip' && plan.roughClip.wanted ? times.roughClipShare * own : 0);
+    const because = factorsOf(part.id, visit, context);
     const pace = partPace(part.id, context, spreads);
     logsBehind += pace.n;
-    if (pace.n > 0)
-      because.push({ text: `this dog and this groomer, ${pace.n} logged`, factor: pace.factor });
+    if (pace.n > 0) because.push({ of: 'logged', n: pace.n, factor: pace.factor });
     const mid = because.reduce((minutes, { factor }) => minutes * factor, prior);
     const sd = Math.sqrt(spreads.own ** 2 + pace.logSd ** 2);
     return { id: part.id, name: part.name, minutes: range(mid, sd), because };
   });
-  const matMinutes = range(mats.mats?.minutes ?? 0, spreads.mats);
+  const matMinutes = range(plan.mats?.minutes ?? 0, spreads.mats);
   const work = total(parts.map(({ minutes }) => minutes));
   const { perHour, least, currency } = context.rates;
   const workPrice = each(work, (minutes) => Math.max(least, (minutes * perHour) / 60));
-  const matPrice = each(matMinutes, (minutes) => (minutes * input.matPolicy.feePerHour) / 60);
+  const matPrice = each(matMinutes, (minutes) => (minutes * visit.matPolicy.feePerHour) / 60);
   return {
     parts,
     mats: matMinutes,
     minutes: total([work, matMinutes]),
     price: { work: workPrice, mats: matPrice, total: total([workPrice, matPrice]), currency },
-    standingMinutes: standingMinutes(input),
+    standingMinutes: visit.standing.minutes,
     logsBehind,
   };
 }
 
 /** Minutes of tool work by part of the visit. */
-function workMinutes(plan: Plan, { packs }: PlanInput, areaM2: number): ReadonlyMap<string, number> {
+function workMinutes(plan: Plan, { packs, surfaceM2 }: Case): ReadonlyMap<string, number> {
   const minutes = new Map<string, number>();
   for (const zone of plan.zones) {
     const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
     const part = packs.times.regions[kind.region];
-    const skinM2 = areaM2 * shareOf(zone, kind);
-    const rate = zone.tool ? packs.times.perM2[zone.tool.technique] : 0;
+    const skinM2 = surfaceM2 * shareOf(zone, kind);
+    const used = zone.tool ? packs.times.perM2[zone.tool.technique] : 0;
+    const rate = zone.chargedAs ? Math.max(used, packs.times.perM2[zone.chargedAs]) : used;
     minutes.set(part, (minutes.get(part) ?? 0) + skinM2 * rate * kind.care);
   }
   return minutes;
 }
 
-const shareOf = (zone: ZonePlan, kind: { readonly share: number; readonly paired: boolean }) =>
-  zone.side === null ? kind.share : kind.share / 2;
+/** Share of the dog's skin that a zone of the plan covers. */
+export const shareOf = (zone: Pick<ZonePlan, 'side'>, { share }: Pick<ZoneKind, 'share'>): number =>
+  zone.side === null ? share : share / 2;
 
 /** Water left after towels over what a dryer takes off: litres of coat × what a litre holds (brief: drying time). */
-function dryMinutes(plan: Plan, coat: Coat, { packs }: PlanInput, areaM2: number): number {
+function dryMinutes(plan: Plan, { packs, coat, surfaceM2 }: Case): number {
   const litres = plan.zones.reduce((sum, zone) => {
     const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
     const depthMm = visibleDepth(coat, zone.hairMm ?? zone.leftMm);
-    return sum + areaM2 * shareOf(zone, kind) * depthMm;
+    return sum + surfaceM2 * shareOf(zone, kind) * depthMm;
   }, 0);
   const { towelledShare, mlPerMinute } = packs.times.drying;
   return (litres * coat.holdMlPerL * (1 - towelledShare)) / mlPerMinute;
 }
 
-function factorsOf(
-  part: string,
-  { packs, restrictions, signs, coat: { modifiers }, temper }: PlanInput,
-  coat: Coat,
-  { trainee }: EstimateContext,
-): { text: string; factor: number }[] {
+function factorsOf(part: string, visit: Case, { trainee }: EstimateContext): Because[] {
+  const { packs, restrictions, signs, coat, handling } = visit;
   const { times } = packs;
-  const found = {
-    restriction: restrictions.map(({ restriction }) => restriction),
-    sign: signs.map(({ sign }) => sign),
-    modifier: modifiers,
+  type Found = { readonly id: string; readonly level: Severity | null };
+  const found: Readonly<Record<'restriction' | 'sign' | 'modifier', readonly Found[]>> = {
+    restriction: restrictions.map(({ kind }) => ({ id: kind.id, level: null })),
+    sign: signs.map(({ sign, level }) => ({ id: sign, level: level ?? 'mild' })),
+    modifier: coat.changedBy.map(({ id }) => ({ id, level: null })),
   };
-  const because = times.factors
-    .filter(({ of, id, parts }) => found[of].includes(id) && (parts.includes('*') || parts.includes(part)))
-    .map(({ text, factor }) => ({ text, factor }));
-  if (coat.dense) because.push({ text: 'dense coat', factor: times.denseFactor });
-  const handling = byId('handling', packs.signs.temper.handling, temper.handling);
-  if (handling.factor !== 1) because.push({ text: `handling: ${handling.name}`, factor: handling.factor });
-  if (trainee) because.push({ text: 'trainee', factor: times.traineeFactor });
+  const because: Because[] = times.factors
+    .filter(({ parts }) => parts.includes('*') || parts.includes(part))
+    .filter(({ of, id, level }) =>
+      found[of].some((one) => one.id === id && (level === undefined || one.level === level)),
+    )
+    .map(({ text, factor }) => ({ of: 'found', text, factor }));
+  if (coat.dense) because.push({ of: 'dense-coat', factor: times.denseFactor });
+  const { name, factor } = byId('handling', packs.signs.temper.handling, handling);
+  if (factor !== 1) because.push({ of: 'handling', name, factor });
+  if (trainee) because.push({ of: 'trainee', factor: times.traineeFactor });
   return because;
 }
 

@@ -1,5 +1,5 @@
 import type { Estimate } from './estimate.ts';
-import type { TimePack } from './pack.ts';
+import type { TimePack } from '../packs/times.ts';
 
 /** How a visit goes into the time booked and the time the dog stands. */
 export interface Fit {

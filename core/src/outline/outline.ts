@@ -1,35 +1,46 @@
 import type { Point } from '../body/geometry.ts';
 import type { SideView } from '../body/view.ts';
-import type { Plan, ZonePlan } from '../plan/plan.ts';
-import { coatLine } from './coatLine.ts';
-import type { ZoneHair } from './coatLine.ts';
-import { otherSide } from '../plan/zones.ts';
+import { otherSide } from '../terms/zone.ts';
+import type { ZoneHair } from './coatContour.ts';
+import { coatContour } from './coatContour.ts';
 
 /** The coat's contour over each part of a view, in the view's painting order. */
 export type Outline = readonly {
   readonly id: string;
   readonly far: boolean;
-  readonly line: readonly Point[];
+  readonly contour: readonly Point[];
 }[];
 
 /** Which of a zone's lengths to draw. */
 export type Shown = 'now' | 'after';
 
+/** What an outline needs of a plan: a coat, and lengths by zone. */
+export interface Lengths {
+  readonly coat: { readonly layDeg: number; readonly curl: number };
+  readonly zones: readonly {
+    readonly zone: string;
+    readonly leftMm: number;
+    readonly hairMm: number | null;
+    readonly shape: Readonly<Record<string, number>> | null;
+    readonly layDeg: number | null;
+  }[];
+}
+
 /**
  * The coat over the whole side view: what is there now, or what the plan leaves, stretched (as it stands after
  * drying and scissoring) or with the curl back. The far legs take the lengths of the dog's other side.
  */
-export function outlineOf(view: SideView, plan: Plan, shown: Shown, curlBack: boolean): Outline {
-  const zones = new Map(plan.zones.map((zone) => [zone.zone, zone]));
-  const coat = { layDeg: plan.coat.layDeg, curl: curlBack ? plan.coat.curl : 1 };
+export function outlineOf(view: SideView, lengths: Lengths, shown: Shown, curlBack: boolean): Outline {
+  const zones = new Map(lengths.zones.map((zone) => [zone.zone, zone]));
+  const coat = { layDeg: lengths.coat.layDeg, curl: curlBack ? lengths.coat.curl : 1 };
   return view.parts.map((part) => ({
     id: part.id,
     far: part.far,
-    line: coatLine(part, (id) => hairOf(zones.get(part.far ? otherSide(id) : id), shown), coat),
+    contour: coatContour(part, (id) => hairOf(zones.get(part.far ? otherSide(id) : id), shown), coat),
   }));
 }
 
-function hairOf(zone: ZonePlan | undefined, shown: Shown): ZoneHair {
+function hairOf(zone: Lengths['zones'][number] | undefined, shown: Shown): ZoneHair {
   if (!zone) return { stretchedMm: 0 };
   return {
     stretchedMm: shown === 'now' ? (zone.hairMm ?? zone.leftMm) : zone.leftMm,

@@ -1,99 +1,108 @@
-import type { Draft } from './draft.ts';
-import { overrideReason } from './override.ts';
-import type { PlannedTool, ZonePlan } from './plan.ts';
-import { byId } from '../failure.ts';
-import type { Coat } from '../coat/hair.ts';
+import type { Case } from '../case/resolveCase.ts';
 import { visibleAlong } from '../coat/hair.ts';
-import type { RunnerUp, ToolChoice } from '../tools/pick.ts';
-import type { PlanInput } from './input.ts';
-import type { Conflict, Reason } from './reason.ts';
-import { conflict } from './target.ts';
+import type { RunnerUp, ToolChoice } from '../passes/pickTools.ts';
+import type { Conflict } from '../terms/conflict.ts';
+import { conflict } from '../terms/conflict.ts';
+import type { Reason } from '../terms/reason.ts';
+import { reason } from '../terms/reason.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import { cautionsAt } from '../welfare/cautions.ts';
+import { lackFor } from './lack.ts';
+import type { PlannedTool, ZonePlan } from './plan.ts';
+import type { Settled } from './settle.ts';
 
+/** A settled zone with the tool that was picked for it, and what could not be had. */
 export function finish(
-  draft: Draft,
-  coat: Coat,
-  input: PlanInput,
+  visit: Case,
+  settled: Settled,
   choice: ToolChoice | undefined,
   second: RunnerUp | undefined,
-  conflicts: Conflict[],
-): ZonePlan {
-  const { zone, area, limits, demand, targetMm, override } = draft;
-  const hairMm = input.hairMm[zone.id] ?? null;
-  const reasons = [...draft.reasons];
-  if (override?.toolId != null && choice) {
-    reasons.push(overrideReason('override-tool', override, toolEffect(choice, targetMm)));
-  }
-  if (!demand) reasons.push(drawerReason('left-alone', '', { kind: 'note' }));
-  else if (!choice) {
-    reasons.push(drawerReason('nothing-fits', '', { kind: 'note' }));
-    conflicts.push(conflict('nothing-in-drawer', zone, null, targetMm, area.techniques.join(', ')));
-  } else {
-    const rule = choice.option.leavesMm === null ? 'hand-work' : 'nearest-tool';
-    reasons.push(
-      drawerReason(rule, choice.option.label, toolEffect(choice, targetMm), choice.option.calibration.n),
-    );
-    if (choice.option.technique === 'comb') {
-      reasons.push(
-        drawerReason('comb-needs-combed-coat', choice.option.carrierLabel ?? '', { kind: 'note' }),
-      );
-    }
-  }
+): { readonly zone: ZonePlan; readonly conflicts: readonly Conflict[] } {
+  const { target, targetMm, demand, override } = settled;
+  const { zone, area, welfare } = target;
+  const hairMm = visit.hairMm[zone.id] ?? null;
   const leftMm = choice?.leavesMm ?? hairMm ?? targetMm;
-  const cautionTexts = zone.kind.cautions.map((id) => byId('caution', input.packs.safety.cautions, id).text);
-  const breedTexts = input.breed.cautions.filter((c) => c.zones.includes(zone.kind.id)).map((c) => c.text);
+  const breedTexts = visit.breed.cautions.filter((c) => c.zones.includes(zone.kind.id)).map((c) => c.text);
+  const worked = choice ? [...cautionsAt(visit, zone, choice.option.technique), ...breedTexts] : [];
+  const { ceilingMm } = target;
+  const drawn = visit.trim.areas[zone.kind.id];
   return {
-    zone: zone.id,
-    name: zone.kind.name,
-    side: zone.side,
-    targetMm,
-    toleranceMm: draft.toleranceMm,
-    leftMm,
-    visibleMm: visibleAlong(coat, leftMm),
-    hairMm,
-    tool: choice ? planned(choice) : null,
-    runnerUp: second
-      ? { ...planned(second), extraCost: second.extraCost, toolsDelta: second.toolsDelta }
-      : null,
-    leftAlone: demand === null,
-    overridden: override !== null,
-    cautions: [...new Set([...limits.texts, ...(demand ? [...cautionTexts, ...breedTexts] : [])])],
-    reasons,
-    shape: area.shape ?? null,
-    layDeg: area.layDeg ?? null,
+    zone: {
+      zone: zone.id,
+      name: zone.kind.name,
+      side: zone.side,
+      targetMm,
+      toleranceMm: settled.toleranceMm,
+      leftMm,
+      visibleMm: visibleAlong(visit.coat, leftMm),
+      hairMm,
+      floorMm: target.floorMm,
+      floorBy: target.floorBy,
+      ceilingMm: ceilingMm === Infinity ? null : ceilingMm,
+      ceilingBy: target.ceilingBy,
+      chargedAs: target.lost !== null || target.restyled ? (drawn?.techniques[0] ?? null) : null,
+      tool: choice ? planned(choice) : null,
+      runnerUp: second
+        ? { ...planned(second), extraCost: second.extraCost, toolsDelta: second.toolsDelta }
+        : null,
+      leftAlone: choice === undefined,
+      protectedBy: welfare.leaveAlone?.kind.name ?? null,
+      lost: target.lost !== null,
+      overridden: override !== null,
+      cautions: [...new Set([...target.texts, ...worked])],
+      reasons: [...settled.reasons, ...drawerReasons(visit, settled, choice)],
+      shape: area.shape,
+      layDeg: area.layDeg,
+    },
+    conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };
 }
 
 function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {
-  return {
-    toolId: option.toolId,
-    label: option.label,
-    technique: option.technique,
-    direction: option.direction,
-    leavesMm,
-    sdMm,
-    measurements: option.calibration.n,
-    carrierLabel: option.carrierLabel,
-  };
+  const { toolId, label, technique, direction, carrierLabel, dull, wrongHand } = option;
+  const measurements = option.calibration.n;
+  return { toolId, label, technique, direction, leavesMm, sdMm, measurements, carrierLabel, dull, wrongHand };
 }
 
-function toolEffect(choice: ToolChoice, targetMm: number): Reason['effect'] {
-  const { label, direction } = choice.option;
-  return { kind: 'tool', label, direction, offMm: choice.leavesMm - targetMm };
+/** What the drawer had to say. Measured only where the groomer's own after-measures stand behind the length. */
+function drawerReasons(
+  { packs }: Case,
+  { targetMm, override, demand }: Settled,
+  choice: ToolChoice | undefined,
+): readonly Reason[] {
+  if (!demand) return [reason('drawer', 'left-alone', '', 'prior')];
+  if (!choice) return [reason('drawer', 'nothing-fits', '', 'prior')];
+  const { option, leavesMm, turnedMendsMm, beyondReach } = choice;
+  const { label, direction, technique } = option;
+  const tool = { kind: 'tool', label, direction, offMm: leavesMm - targetMm } as const;
+  const source = option.calibration.n > 0 ? 'measured' : 'prior';
+  const say = (rule: Reason['rule'], about = label, effect: Reason['effect'] = { kind: 'note' }) =>
+    reason('drawer', rule, about, source, effect);
+  const named = override?.toolId != null;
+  return [
+    ...(named ? [reason('override', 'override-tool', override.reason, 'groomer', tool)] : []),
+    say(option.leavesMm === null ? 'hand-work' : beyondReach ? 'left-longer' : 'nearest-tool', label, tool),
+    ...(turnedMendsMm !== null && !named
+      ? [say('turned', label, { kind: 'change', mm: turnedMendsMm })]
+      : []),
+    ...(option.dull ? [say('dull-tool')] : []),
+    ...(option.wrongHand ? [say('wrong-hand')] : []),
+    ...(techniqueKind(packs.tools, technique).needsCombedCoat
+      ? [say('comb-needs-combed-coat', option.carrierLabel ?? '')]
+      : []),
+  ];
 }
 
-/** Measured only where the groomer's own after-measures stand behind the length. */
-function drawerReason(
-  rule: Reason['rule'],
-  about: string,
-  effect: Reason['effect'],
-  measurements = 0,
-): Reason {
-  return {
-    stage: 'drawer',
-    rule,
-    about,
-    source: measurements > 0 ? 'measured' : 'prior',
-    effect,
-    overruled: false,
-  };
+/** A length that could not be had, with what to buy, borrow or sharpen. */
+function lacking(
+  visit: Case,
+  { target, targetMm, demand }: Settled,
+  choice: ToolChoice | undefined,
+): readonly Conflict[] {
+  if (!demand || (choice && !choice.beyondReach)) return [];
+  const { id } = target.zone;
+  const lack = lackFor(visit, demand);
+  const about = target.techniques.join(', ');
+  if (!lack) return [conflict('nothing-in-drawer', id, choice?.leavesMm ?? null, targetMm, about)];
+  return [conflict('drawer-lacks', id, choice?.leavesMm ?? null, targetMm, about, { lack })];
 }

@@ -3,12 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { breed, fullDrawer, packs } from '../../testing/packs.ts';
 import type { Hands, Mat } from '../hands/hands.ts';
 import { freshHands, mirrored } from '../hands/hands.ts';
-import type { PlanChoices } from './input.ts';
-import { planInputOf } from './input.ts';
-import { factsWith } from './facts.ts';
+import type { Choices } from '../case/choices.ts';
+import { factsWith } from '../case/facts.ts';
+import { resolveCase } from '../case/resolveCase.ts';
 import type { Plan } from './plan.ts';
-import { planGroom } from './plan.ts';
-import { dogZones, otherSide } from './zones.ts';
+import { planGroom } from './planGroom.ts';
+import { dogZones } from '../packs/zones.ts';
+import { otherSide } from '../terms/zone.ts';
 
 const zoneOf = (plan: Plan, id: string) => {
   const zone = plan.zones.find((z) => z.zone === id);
@@ -33,16 +34,20 @@ describe('left and right', () => {
   const known = {
     dog: { signs: [] },
     ageMonths: 60,
+    lastVisit: {},
+    groomerHand: null,
+    shave: null,
     predictedMm: longHair,
     drawer: fullDrawer,
     salon: { schools: {}, policy: { mats: { limitMinutes: 12, bladeFloorMm: 0.5, feePerHour: 60 } } },
   };
-  const choices = (trimId: string): PlanChoices => ({
+  const choices = (trimId: string): Choices => ({
     trimId,
     purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-    doubleCoatConsent: false,
+    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+
     schools: {},
+    sides: {},
     overrides: [],
   });
   const sided = zoneIds.filter((id) => id !== otherSide(id));
@@ -108,7 +113,7 @@ describe('left and right', () => {
             ),
           };
           const planOf = (h: Hands) =>
-            planGroom(planInputOf(packs, pack, factsWith(known, h), choices(pack.trims[0]?.id ?? '')));
+            planGroom(resolveCase(packs, pack, factsWith(known, h), choices(pack.trims[0]?.id ?? '')));
           const plan = planOf(hands);
           const mirror = planOf(mirrored(hands));
           for (const zone of plan.zones) {

@@ -1,4 +1,4 @@
-import { requireNumber } from '../failure.ts';
+import { requireNumber } from '../terms/failure.ts';
 
 /** What a groomer's own after-measures say about a tool: multiply its book length by `k`. */
 export interface Calibration {

@@ -1,9 +1,10 @@
-import { byId } from '../failure.ts';
+import { byId } from '../terms/failure.ts';
 import type { Coat } from '../coat/hair.ts';
+import type { TechniqueKind, ToolKind, ToolPack } from '../packs/tools.ts';
+import type { Direction, Finish, Hand, Technique } from '../terms/tool.ts';
 import type { Calibration } from './calibrate.ts';
 import { calibrate, UNCALIBRATED } from './calibrate.ts';
-import { leaves } from './leaves.ts';
-import type { Direction, Finish, Technique, ToolKind, ToolPack } from './pack.ts';
+import { leaves, RIDE_UP } from './leaves.ts';
 
 /** One tool in this groomer's drawer, under the groomer's own label. */
 export interface DrawerTool {
@@ -15,6 +16,8 @@ export interface DrawerTool {
   readonly dull: boolean;
   /** False while it is away for sharpening. */
   readonly atHand: boolean;
+  /** The hand it is made for; null where nobody said, or it fits both. */
+  readonly hand: Hand | null;
   readonly measures: readonly DrawerMeasure[];
 }
 
@@ -23,6 +26,7 @@ export interface DrawerMeasure {
   readonly coatClass: string;
   readonly direction: Direction;
   readonly measuredMm: number;
+  /** What the tool should have left where it was measured: that direction, lay and density, with k = 1. */
   readonly expectedMm: number;
 }
 
@@ -35,20 +39,26 @@ export interface ToolOption {
   readonly direction: Direction;
   /** What it leaves on this coat, stretched; null for hand tools, which leave what is asked. */
   readonly leavesMm: number | null;
-  /** Spread of that in mm; for hand tools as a share of the length (`HAND_SPREAD`). */
-  readonly sdMm: number;
+  /** Spread of that, mm; null for hand tools, whose spread goes with the length (`HAND_SPREAD`). */
+  readonly sdMm: number | null;
   readonly calibration: Calibration;
   readonly finish: Finish;
   readonly skipTooth: boolean;
   readonly effort: number;
-  /** The blade a guard comb rides on. */
+  readonly setUp: number;
+  readonly suitsMm: readonly [number, number] | null;
+  /** It, or the only blade it can ride on, is dull. */
+  readonly dull: boolean;
+  /** Made for the groomer's other hand. */
+  readonly wrongHand: boolean;
+  /** How much more it leaves where the coat is denser than the rest of this dog's. */
+  readonly rideUp: number;
+  /** The blade it rides on. */
   readonly carrierLabel: string | null;
 }
 
 /** Scissored hair is this even, as a share of its length (trade prior). */
 export const HAND_SPREAD = 0.08;
-/** A dull edge drags and leaves tracks: it is only taken when nothing else fits (trade prior). */
-const DULL_EFFORT = 0.5;
 
 /** The book length of a drawer tool with the lay, mm; null for hand tools. */
 export function lengthOf(tool: DrawerTool, kind: ToolKind): number | null {
@@ -63,17 +73,20 @@ export function calibrationOf(tool: DrawerTool, coatClass: string, direction: Di
   );
 }
 
-const DIRECTIONS: readonly Direction[] = ['with', 'across', 'against'];
+/** How a technique behaves. @throws MisuseError for one the pack does not describe. */
+export const techniqueKind = (pack: ToolPack, technique: Technique): TechniqueKind =>
+  byId('technique', pack.techniques, technique);
 
 /**
- * Everything the drawer can do on this coat: clippers in three directions, combs with and against where a carrier
- * blade is at hand, hand tools once. Tools that are away or never chosen are left out.
+ * Everything the drawer can do on this coat: each tool at hand in every direction its technique knows, combs only where a
+ * carrier blade is at hand. Tools that are away or never chosen are left out.
  * @throws MisuseError for a tool of a kind the pack does not have.
  */
 export function toolOptions(
   drawer: readonly DrawerTool[],
   pack: ToolPack,
   coat: Coat,
+  hand: Hand | null = null,
 ): readonly ToolOption[] {
   const atHand = drawer.filter((tool) => tool.atHand);
   return atHand.flatMap((tool): readonly ToolOption[] => {
@@ -81,40 +94,38 @@ export function toolOptions(
     if (kind.neverChosen) return [];
     const carrier = carrierFor(kind, atHand);
     if (kind.carriers.length > 0 && !carrier) return [];
+    const { technique } = kind;
     const shared = {
       toolId: tool.id,
       kindId: kind.id,
       label: tool.label,
-      technique: kind.technique,
+      technique,
       finish: tool.dull ? ('rough' as const) : kind.finish,
       skipTooth: kind.skipTooth,
-      effort: kind.effort + (tool.dull ? DULL_EFFORT : 0),
+      effort: kind.effort,
+      setUp: kind.setUp,
+      suitsMm: kind.suitsMm,
+      dull: tool.dull || carrier?.dull === true,
+      wrongHand: kind.handed && hand !== null && tool.hand !== null && tool.hand !== hand,
+      rideUp: coat.dense ? 1 : (RIDE_UP[technique] ?? 1),
       carrierLabel: carrier?.label ?? null,
     };
     const nominalMm = lengthOf(tool, kind);
     if (nominalMm === null) {
-      return [
-        {
-          ...shared,
-          direction: 'with' as const,
-          leavesMm: null,
-          sdMm: HAND_SPREAD,
-          calibration: UNCALIBRATED,
-        },
-      ];
+      const uncalibrated = { leavesMm: null, sdMm: null, calibration: UNCALIBRATED };
+      return [{ ...shared, direction: 'with', ...uncalibrated }];
     }
-    return DIRECTIONS.filter((direction) => kind.technique !== 'comb' || direction !== 'across').map(
-      (direction) => {
-        const calibration = calibrationOf(tool, coat.class, direction);
-        const use = { direction, layDeg: coat.layDeg, dense: coat.dense, calibration };
-        const left = leaves({ technique: kind.technique, nominalMm }, use);
-        return { ...shared, direction, leavesMm: left.mm, sdMm: left.sdMm, calibration };
-      },
-    );
+    return techniqueKind(pack, technique).directions.map((direction) => {
+      const calibration = calibrationOf(tool, coat.class, direction);
+      const use = { direction, layDeg: coat.layDeg, dense: coat.dense, calibration };
+      const left = leaves({ technique, nominalMm }, use);
+      return { ...shared, direction, leavesMm: left.mm, sdMm: left.sdMm, calibration };
+    });
   });
 }
 
-function carrierFor(kind: ToolKind, drawer: readonly DrawerTool[]): DrawerTool | undefined {
+/** The blade a comb would ride on: the first that fits, a sharp one if there is any. */
+export function carrierFor(kind: ToolKind, drawer: readonly DrawerTool[]): DrawerTool | undefined {
   const carriers = drawer.filter((tool) => kind.carriers.includes(tool.kindId));
   return carriers.find((tool) => !tool.dull) ?? carriers[0];
 }

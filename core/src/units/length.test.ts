@@ -20,7 +20,7 @@ describe('reading a length as people type it', () => {
     ['1½', 38.1],
     ['1 1/4"', 31.75],
     ['1-1/4 in', 31.75],
-    ['3/32 inch', 2.3812],
+    ['3/32 inch', 2.3813],
     ['1/2 mm', 0.5],
     ['2 in', 50.8],
   ])('%s is %d mm', (text, expected) => expect(mm(text)).toBe(expected));

@@ -26,13 +26,14 @@ const VULGAR: Readonly<Record<string, string>> = {
 };
 
 const SHAPE =
-  /^(?:(?<whole>\d+)(?:\s+|-))?(?<num>\d+)\s*\/\s*(?<den>\d+)\s*(?<fu>in|inch|inches|"|mm)?$|^(?<dec>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?<du>mm|cm|in|inch|inches|")?$/;
+  /^(?:(?<whole>\d+)(?:\s+|-))?(?<num>\d+)\s*\/\s*(?<den>\d+)\s*(?<fu>in|inch|inches|"|″|”|mm)?$|^(?<dec>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?<du>mm|cm|in|inch|inches|"|″|”)?$/;
 
 /**
  * Reads what a person types: `13`, `13mm`, `1.5 cm`, `1/2`, `1 1/4"`, `½`, `0,5 in`.
- * A bare fraction is inches (nobody says half a millimetre as 1/2); a bare number is in `unit`.
+ * A bare fraction is inches (nobody says half a millimetre as 1/2); a bare number is in `unit`. Nothing longer than
+ * `longestMm` is a length: hair ends at 400 mm, a tape says where it ends.
  */
-export function parseLength(text: string, unit: LengthUnit): ParsedLength {
+export function parseLength(text: string, unit: LengthUnit, longestMm = LONGEST_MM): ParsedLength {
   const plain = text
     .trim()
     .toLowerCase()
@@ -54,9 +55,9 @@ export function parseLength(text: string, unit: LengthUnit): ParsedLength {
     value = Number(parts.whole ?? 0) + Number(parts.num) / den;
     scale = scaleOf(parts.fu, MM_PER_INCH);
   }
-  const mm = value * scale;
+  const mm = Math.round(value * scale * 1e6) / 1e6;
   if (mm <= 0) return { ok: false, reason: 'not-positive' };
-  if (mm > LONGEST_MM) return { ok: false, reason: 'too-long' };
+  if (mm > longestMm) return { ok: false, reason: 'too-long' };
   return { ok: true, mm };
 }
 

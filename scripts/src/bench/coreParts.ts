@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks';
 import { FIRST_POLICY } from '@kurrel/contract';
-import { bodyOf, outlineOf, planGroom, planInputOf, proposeChoices } from '@kurrel/core';
-import type { DrawerTool, PlanChoices } from '@kurrel/core';
+import { AS_DRAWN, bodyOf, outlineOf, planGroom, proposeChoices, resolveCase } from '@kurrel/core';
+import type { Choices, DrawerTool } from '@kurrel/core';
 import { loadLibrary } from '@kurrel/server/packs/load';
 import { DEMO_DOGS } from '@kurrel/server/seed/dogs';
 import { DEMO_DRAWER } from '@kurrel/server/seed/drawer';
@@ -22,12 +22,12 @@ export function coreParts(): void {
   for (const dog of DEMO_DOGS) {
     const breed = breeds.get(dog.breedId);
     if (!breed) continue;
-    const choices: PlanChoices = {
+    const choices: Choices = {
       trimId: dog.trimId,
       purpose: dog.purpose,
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, ...dog.wish },
-      doubleCoatConsent: false,
+      wish: { ...AS_DRAWN, ...dog.wish },
       schools: {},
+      sides: {},
       overrides: [],
     };
     const facts = {
@@ -36,20 +36,22 @@ export function coreParts(): void {
       mats: [],
       temper: { handling: 'easy', standingMinutes: null },
       hairMm: {},
+      measuredHair: [],
       drawer,
       schools: {},
       matPolicy: FIRST_POLICY.mats,
+      firstVisit: false,
+      hand: 'right',
+      shave: null,
     } as const;
-    const input = planInputOf(packs, breed, facts, choices);
+    const visit = resolveCase(packs, breed, facts, choices);
     const rates = FIRST_POLICY.rates;
     const context = { trainee: false, dogHistory: [], groomerHistory: [], rates, bookedMinutes: dog.minutes };
-    for (let i = 0; i < 4; i++) {
-      timed(times.board, () => proposeChoices(choices, (c) => planInputOf(packs, breed, facts, c), context));
-    }
     for (let i = 0; i < 30; i++) {
       const body = timed(times.body, () => bodyOf(packs, breed, dog.measurements, dog.findings));
-      const plan = timed(times.plan, () => planGroom(input));
+      const plan = timed(times.plan, () => planGroom(resolveCase(packs, breed, facts, choices)));
       timed(times.outline, () => outlineOf(body.views.side, plan, 'after', false));
+      if (i % 8 === 0) timed(times.board, () => proposeChoices(visit, context));
     }
   }
   for (const [what, samples] of Object.entries(times)) {

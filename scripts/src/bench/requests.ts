@@ -44,9 +44,9 @@ export async function requests(address: string, ownerUrl: string): Promise<void>
   const choices: Choices = {
     trimId: 'lamb',
     purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-    doubleCoatConsent: false,
+    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
     schools: {},
+    sides: {},
     overrides: [],
   };
   const one = await median(200, () => fetch(`http://127.0.0.1:${port}/one`));

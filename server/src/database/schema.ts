@@ -205,6 +205,7 @@ export const tools = pgTable(
     lengthMm: doublePrecision('length_mm'),
     dull: boolean('dull').notNull().default(false),
     atHand: boolean('at_hand').notNull().default(true),
+    hand: text('hand').$type<'left' | 'right'>(),
     removedAt: timestamp('removed_at', { withTimezone: true }),
     createdAt: createdAt(),
   },

@@ -1,10 +1,12 @@
 import type { Dog, DogFacts, DogWithVisits, VisitLine } from '@kurrel/contract';
 import { bookingSchema, dogSchema } from '@kurrel/contract';
+import type { Measurements } from '@kurrel/core';
 import { and, asc, desc, eq, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { dogs, people, visits } from '../database/schema.ts';
+import { unbelievable } from './believable.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
@@ -55,7 +57,7 @@ export function dogRoutes(db: Database, library: Library): Router {
 
   router.post('/', async (request, response) => {
     const { salonId } = permitted(response, 'dog:edit');
-    const facts = factsOf(request.body, library);
+    const facts = factsOf(request.body, library, {});
     const [row] = await inSalon(db, salonId, (tx) =>
       tx
         .insert(dogs)
@@ -80,8 +82,9 @@ export function dogRoutes(db: Database, library: Library): Router {
     const { salonId } = permitted(response, 'dog:edit');
     const id = idFrom(request.params.id, 'dog');
     const version = versionFrom(request.headers['if-match']);
-    const facts = factsOf(request.body, library);
     const row = await inSalon(db, salonId, async (tx) => {
+      const before = dogOf(await dogById(tx, id));
+      const facts = factsOf(request.body, library, before.measurements);
       const [saved] = await tx
         .update(dogs)
         .set({ ...facts, version: version + 1 })
@@ -132,8 +135,12 @@ function breedsNamed({ breeds }: Library, words: string): string[] {
 }
 
 /** The body held against the contract and the packs, with the birthday as a calendar day. */
-function factsOf(body: unknown, library: Library): Omit<DogFacts, 'bornOn'> & { bornOn: string } {
-  const facts = parseBody(dogSchema, body);
+function factsOf(
+  body: unknown,
+  library: Library,
+  before: Measurements,
+): Omit<DogFacts, 'bornOn' | 'confirmed'> & { bornOn: string } {
+  const { confirmed, ...facts } = parseBody(dogSchema, body);
   const { packs, breeds } = library;
   const unknown: { path: string; message: string }[] = [];
   const known = (path: string, name: string, ids: Iterable<string>) => {
@@ -144,6 +151,9 @@ function factsOf(body: unknown, library: Library): Omit<DogFacts, 'bornOn'> & { 
   for (const id of facts.coatModifiers) known('coatModifiers', id, idsOf(packs.coats.modifiers));
   for (const { finding } of facts.findings) known('findings', finding, idsOf(packs.findings.findings));
   for (const { sign } of facts.signs) known('signs', sign, idsOf(packs.signs.signs));
+  const breed = breeds.get(facts.breedId);
+  const odd = breed ? unbelievable(packs, breed, facts.measurements, confirmed, before) : [];
+  for (const { key, message } of odd) unknown.push({ path: `measurements.${key}`, message });
   if (facts.bornOn.getTime() > Date.now())
     unknown.push({ path: 'bornOn', message: 'This dog is not born yet.' });
   if (unknown.length > 0) {

@@ -20,7 +20,7 @@ export async function drawerOf(tx: SalonTx): Promise<readonly Tool[]> {
 }
 
 export function toolOf(row: ToolRow, taken: readonly MeasureRow[]): Tool {
-  const { id, version, kindId, label, lengthMm, dull, atHand } = row;
+  const { id, version, kindId, label, lengthMm, dull, atHand, hand } = row;
   return {
     id,
     version,
@@ -29,6 +29,7 @@ export function toolOf(row: ToolRow, taken: readonly MeasureRow[]): Tool {
     lengthMm,
     dull,
     atHand,
+    hand,
     measures: taken.map(({ coatClass, direction, measuredMm, expectedMm }) => ({
       coatClass,
       direction,

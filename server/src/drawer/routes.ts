@@ -68,11 +68,11 @@ export function drawerRoutes(db: Database, library: Library): Router {
   router.post('/:id/measures', async (request, response) => {
     const { salonId } = permitted(response, 'drawer:edit');
     const id = idFrom(request.params.id, 'tool');
-    const { coatType, direction, measuredMm } = parseBody(measureSchema, request.body);
+    const { coatType, dense, direction, measuredMm } = parseBody(measureSchema, request.body);
     if (!packs.coats.types.some((type) => type.id === coatType)) {
       throw fieldRefusal('coatType', `Kurrel does not know "${coatType}".`);
     }
-    const coat = coatOf(packs.coats, coatType, []);
+    const coat = coatOf(packs.coats, coatType, [], dense);
     const tool = await inSalon(db, salonId, async (tx) => {
       const before = await withMeasures(tx, id);
       const kind = byId('tool kind', packs.tools.kinds, before.kindId);

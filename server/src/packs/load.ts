@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import type { BreedPack, Packs } from '@kurrel/core';
+import type { BreedFile, BreedPack, PackProblem, Packs } from '@kurrel/core';
+import { checkBreed, checkPacks, completed, resolveBreed } from '@kurrel/core';
 import { Ajv } from 'ajv';
 
 const FOLDER = new URL('../../../packs/', import.meta.url);
@@ -8,12 +9,14 @@ const PACKS = [
   'coats',
   'findings',
   'mats',
+  'patterns',
   'safety',
   'schools',
   'signs',
   'times',
   'tools',
   'views',
+  'words',
   'zones',
 ] as const;
 
@@ -27,13 +30,17 @@ export class PackError extends Error {
   override readonly name = 'PackError';
 }
 
-/** Reads every pack and holds it against the JSON Schema beside it. @throws PackError naming file and place. */
+/**
+ * Reads every pack, completes its rows, holds it against the JSON Schema beside it and resolves every name in it.
+ * @throws PackError naming file and place, and for a name the nearest there is.
+ */
 export function loadLibrary(folder: URL = FOLDER): Library {
   const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true });
   const json = (file: string): unknown => JSON.parse(readFileSync(new URL(file, folder), 'utf8'));
   ajv.addSchema(json('source.schema.json') as object);
+  ajv.addSchema(json('patterns.schema.json') as object);
   const checked = (file: string, schema: string): unknown => {
-    const pack = json(file);
+    const pack = completed(json(file) as object);
     const validate = ajv.getSchema(schema) ?? ajv.compile(json(schema) as object);
     if (!validate(pack)) {
       const found = (validate.errors ?? [])
@@ -47,10 +54,25 @@ export function loadLibrary(folder: URL = FOLDER): Library {
   const shared = Object.fromEntries(
     PACKS.map((name) => [name, checked(`${name}.json`, `${name}.schema.json`)]),
   );
+  const packs = { version, ...shared } as unknown as Packs;
+  refuse('packs', checkPacks(packs));
   const files = readdirSync(new URL('breeds/', folder)).filter((file) => file.endsWith('.json'));
-  const breeds = files.map((file) => checked(`breeds/${file}`, 'breed.schema.json') as BreedPack);
-  return {
-    packs: { version, ...shared } as unknown as Packs,
-    breeds: new Map(breeds.map((breed) => [breed.id, breed])),
-  };
+  const breeds = files.map((file): BreedPack => {
+    const breed = checked(`breeds/${file}`, 'breed.schema.json') as BreedFile;
+    refuse(`packs/breeds/${file}`, checkBreed(breed, packs));
+    return resolveBreed(breed, packs.patterns, packs.zones);
+  });
+  return { packs, breeds: new Map(breeds.map((breed) => [breed.id, breed])) };
+}
+
+/** @throws PackError naming every name that nothing has, and the nearest that there is. */
+function refuse(where: string, problems: readonly PackProblem[]): void {
+  if (problems.length === 0) return;
+  const said = problems
+    .slice(0, 5)
+    .map(
+      ({ path, what, name, nearest }) =>
+        `${path}: no ${what} "${name}"${nearest ? `, did you mean "${nearest}"` : ''}`,
+    );
+  throw new PackError(`${where}: ${said.join('; ')}`);
 }

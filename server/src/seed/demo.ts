@@ -1,7 +1,7 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import { FIRST_POLICY } from '@kurrel/contract';
 import type { DrawerTool, LoggedPart, Plan } from '@kurrel/core';
-import { coatOf, estimateVisit, freshHands, toolOptions } from '@kurrel/core';
+import { AS_DRAWN, coatOf, estimateVisit, freshHands, toolOptions } from '@kurrel/core';
 import { hash } from '@node-rs/argon2';
 import { addDays, addMinutes, startOfDay, subMonths } from 'date-fns';
 import { sql } from 'drizzle-orm';
@@ -9,7 +9,8 @@ import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { dogs, measures, people, plans, salons, tools, visits } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
-import { inputFor, planFor, visitSheet } from '../visits/sheet.ts';
+import { planFor } from '../visits/gate.ts';
+import { visitSheet } from '../visits/sheet.ts';
 import type { DemoDog } from './dogs.ts';
 import { DEMO_DOGS } from './dogs.ts';
 import { DEMO_DRAWER } from './drawer.ts';
@@ -142,7 +143,7 @@ async function seedDog(
   if (visit && demo.planSaved) {
     const sheet = await visitSheet(tx, library, visit.id);
     const choices = choicesOf(demo);
-    const plan = planFor(library, sheet, choices);
+    const { plan } = planFor(library, sheet, choices);
     await tx
       .insert(plans)
       .values({ visitId: visit.id, version: 1, salonId, choices, plan, savedBy: groomerId });
@@ -153,9 +154,9 @@ function choicesOf(demo: DemoDog): Choices {
   return {
     trimId: demo.trimId,
     purpose: demo.purpose,
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: demo.weeksBetween, ...demo.wish },
-    doubleCoatConsent: false,
+    wish: { ...AS_DRAWN, weeksBetween: demo.weeksBetween, ...demo.wish },
     schools: {},
+    sides: {},
     overrides: [],
   };
 }
@@ -171,7 +172,8 @@ function partsOf(
   pace: number,
   roll: () => number,
 ): readonly LoggedPart[] {
-  const estimate = estimateVisit(inputFor(library, sheet, choicesOf(demo)), {
+  const { visit, plan } = planFor(library, sheet, choicesOf(demo));
+  const estimate = estimateVisit(visit, plan, {
     trainee: sheet.groomerIsTrainee,
     dogHistory: [],
     groomerHistory: [],
@@ -220,7 +222,7 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
     dog: { ...sheet.dog, signs: [] },
     hands: { ...sheet.hands, signs: [] },
   };
-  const plan = planFor(library, then, choicesOf(demo));
+  const { plan } = planFor(library, then, choicesOf(demo));
   const expected = bookLengths(library, plan, sheet.drawer, demo);
   const leftMm = Object.fromEntries(
     plan.zones.map((zone) => {

@@ -7,6 +7,7 @@ const tool = (kindId: string, label: string, extra: Partial<ToolFacts> = {}): To
   lengthMm: null,
   dull: false,
   atHand: true,
+  hand: null,
   ...extra,
 });
 
@@ -31,12 +32,14 @@ export const DEMO_DRAWER: readonly ToolFacts[] = [
   tool('comb-19', 'pollack', { lengthMm: 19.4 }),
   tool('comb-25', 'cod', { lengthMm: 25.3 }),
   tool('comb-32', 'ling', { lengthMm: 31.6 }),
-  tool('straight-shears', 'straight shears'),
-  tool('curved-shears', 'curved shears'),
+  tool('straight-shears', 'straight shears', { hand: 'right' }),
+  tool('straight-shears', 'left straights', { hand: 'left' }),
+  tool('curved-shears', 'curved shears', { hand: 'right' }),
   tool('short-shears', 'ball-tips'),
   tool('thinners', 'thinners'),
   tool('blenders', 'blenders'),
   tool('chunkers', 'chunkers'),
   tool('knife-coarse', 'coarse knife'),
   tool('knife-fine', 'fine knife'),
+  tool('stone', 'stone'),
 ];

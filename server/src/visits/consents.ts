@@ -1,6 +1,7 @@
 import type { Consent } from '@kurrel/contract';
 import { signConsentSchema } from '@kurrel/contract';
-import { consentStatements, estimateContextOf, proposalOf } from '@kurrel/core';
+import { consentStatements, estimateContextOf, estimateVisit, fitVisit } from '@kurrel/core';
+import { consentSentence, placeWord } from '@kurrel/words';
 import { createHash, randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
@@ -10,7 +11,8 @@ import { consents, plans } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
-import { breedOf, inputFor, latestPlan, savedOf, visitSheet } from './sheet.ts';
+import { gatedPlan } from './gate.ts';
+import { breedOf, latestPlan, savedOf, visitSheet } from './sheet.ts';
 
 type ConsentRow = typeof consents.$inferSelect;
 const consentOf = ({ id, visitId, planVersion, signed }: ConsentRow): Consent => ({
@@ -28,16 +30,18 @@ export function consentRoutes(db: Database, library: Library): Router {
    * made from that plan, so that what was signed is what will be done. `If-Match` is the plan's version on the board.
    */
   router.post('/visits/:id/consents', async (request, response) => {
-    const { salonId, personId, name } = permitted(response, 'consent:take');
+    const { salonId, personId, role, name } = permitted(response, 'consent:take');
     const visitId = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const { kind, choices, signedBy, signature } = parseBody(signConsentSchema, request.body);
     const outcome = await inSalon(db, salonId, async (tx) => {
       const sheet = await visitSheet(tx, library, visitId);
       if (version !== (sheet.saved?.version ?? 0)) return { current: sheet.saved };
+      const { visit, plan } = gatedPlan(library, sheet, choices, role, 'sign');
       const context = estimateContextOf(sheet);
-      const look = proposalOf(kind, choices, () => inputFor(library, sheet, choices), context);
-      const { plan, input, estimate, fit, trimName } = look;
+      const estimate = estimateVisit(visit, plan, context);
+      const fit = fitVisit(estimate, context.bookedMinutes, library.packs.times);
+      const place = (zone: string) => placeWord(library.packs.zones, zone);
       const [saved] = await tx
         .insert(plans)
         .values({ visitId, version: version + 1, salonId, choices, plan, savedBy: personId })
@@ -49,8 +53,11 @@ export function consentRoutes(db: Database, library: Library): Router {
         kind,
         dog: sheet.dog.name,
         breed: sheet.dog.breedCalled || breedOf(library, sheet).name,
-        trimName,
-        statements: consentStatements(trimName, plan, input, estimate, fit),
+        trimName: visit.trim.name,
+        statements: consentStatements(visit, plan, estimate, fit).map((said) => ({
+          about: said.about,
+          text: consentSentence(said, place),
+        })),
         minutes: estimate.minutes,
         price: estimate.price,
         signedBy,

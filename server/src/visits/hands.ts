@@ -1,13 +1,14 @@
 import type { SaveHands, SavedHands, VisitSheet } from '@kurrel/contract';
 import { saveHandsSchema } from '@kurrel/contract';
-import type { Hands, MeasureKey } from '@kurrel/core';
-import { bodyOf, dogZones, liftedStops, MEASURES, questionTape, standingSigns, stopsOf } from '@kurrel/core';
+import type { Hands } from '@kurrel/core';
+import { dogZones, liftedStops, MAY_DECIDE, stayingSigns, stopsOf } from '@kurrel/core';
 import { isDeepStrictEqual } from 'node:util';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { dogs, stopLog, visits } from '../database/schema.ts';
+import { unbelievable } from '../dogs/believable.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { permitted } from '../session/session.ts';
@@ -18,7 +19,7 @@ export function handsRoutes(db: Database, library: Library): Router {
 
   /** Saves what the hands found; what stays on the dog goes to its card in the same step. */
   router.put('/visits/:id/hands', async (request, response) => {
-    const { salonId, personId, name } = permitted(response, 'hands:save');
+    const { salonId, personId, role, name } = permitted(response, 'hands:save');
     const id = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const body = parseBody(saveHandsSchema, request.body);
@@ -27,6 +28,8 @@ export function handsRoutes(db: Database, library: Library): Router {
       requireKnown(body.hands, library);
       requireBelievable(body.hands, sheet, library);
       if (sheet.handsVersion !== version) throw changedMeanwhile('sheet of findings', sheet);
+      const lifted = liftedBy(body.hands, sheet, library);
+      if (lifted.length > 0 && !MAY_DECIDE.includes(role)) throw mayNotLift();
       const dogVersion = await toCard(tx, sheet, body, library);
       const [row] = await tx
         .update(visits)
@@ -34,8 +37,7 @@ export function handsRoutes(db: Database, library: Library): Router {
         .where(and(eq(visits.id, id), eq(visits.handsVersion, version)))
         .returning({ version: visits.handsVersion });
       if (!row) throw changedMeanwhile('sheet of findings', sheet);
-      const stops = stopsOf(body.hands, library.packs, sheet.salon.policy.handlingLimit);
-      for (const key of liftedStops(stops, sheet.stopLog)) {
+      for (const key of lifted) {
         const line = { key, action: 'lifted' as const, note: 'no longer on the sheet' };
         await tx.insert(stopLog).values({ ...line, salonId, visitId: id, byId: personId });
       }
@@ -45,6 +47,19 @@ export function handsRoutes(db: Database, library: Library): Router {
   });
   return router;
 }
+
+/** Keys of the stops that saving this sheet would lift, answered or not. */
+function liftedBy(hands: Hands, { hands: before, salon, stopLog: log }: VisitSheet, { packs }: Library) {
+  const { handlingLimit } = salon.policy;
+  return liftedStops(stopsOf(before, packs, handlingLimit), stopsOf(hands, packs, handlingLimit), log);
+}
+
+const mayNotLift = () =>
+  new Refusal(
+    'not-allowed',
+    'This would lift a stop',
+    'What stops the work is taken off by a groomer or the lead. Put it back on the sheet, or ask one of them to sign in here.',
+  );
 
 /** Writes what stays to the dog's card where it differs; gives the card's version. */
 async function toCard(
@@ -61,7 +76,7 @@ async function toCard(
     coatType,
     coatModifiers: [...coatModifiers],
     dense,
-    signs: [...standingSigns(hands.signs, library.packs.signs)],
+    signs: [...stayingSigns(hands.signs, library.packs.signs)],
   };
   const now = Object.fromEntries(Object.keys(stays).map((key) => [key, dog[key as keyof typeof stays]]));
   if (isDeepStrictEqual(plain(now), plain(stays))) return dog.version;
@@ -109,24 +124,11 @@ function requireKnown(hands: Hands, { packs }: Library): void {
 /** @throws Refusal for a measurement that is unusual for the breed and was not taken a second time. */
 function requireBelievable(hands: Hands, sheet: VisitSheet, library: Library): void {
   const breed = breedOf(library, sheet);
-  const fields = MEASURES.flatMap(({ key }): { path: string; message: string }[] => {
-    const value = hands.measurements[key];
-    if (value === undefined || hands.confirmed.includes(key)) return [];
-    if (sheet.dog.measurements[key] === value) return [];
-    const others = without(hands, key);
-    const { measures } = bodyOf(library.packs, breed, others, []);
-    const question = questionTape(breed, measures, key, value);
-    if (!question) return [];
-    const unit = key === 'weightKg' ? 'kg' : 'mm';
-    const [lo, hi] = question.usual.map((n) => Math.round(n));
-    const message = `A ${breed.name} usually has ${lo} to ${hi} ${unit}: measure again, or confirm ${value} ${unit}.`;
-    return [{ path: `hands.measurements.${key}`, message }];
-  });
-  if (fields.length > 0) throw badSheet(fields);
+  const { measurements, confirmed } = hands;
+  const found = unbelievable(library.packs, breed, measurements, confirmed, sheet.dog.measurements);
+  if (found.length === 0) return;
+  throw badSheet(found.map(({ key, message }) => ({ path: `hands.measurements.${key}`, message })));
 }
-
-const without = ({ measurements }: Hands, key: MeasureKey) =>
-  Object.fromEntries(Object.entries(measurements).filter(([k]) => k !== key));
 
 const badSheet = (fields: { path: string; message: string }[]) =>
   new Refusal('bad-input', 'Some of this cannot be right', 'Correct the places named and save again.', {

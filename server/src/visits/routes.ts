@@ -8,7 +8,8 @@ import { dogs, people, plans, visits } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
-import { latestPlan, planFor, savedOf, visitSheet } from './sheet.ts';
+import { gatedPlan } from './gate.ts';
+import { latestPlan, savedOf, visitSheet } from './sheet.ts';
 
 export function visitRoutes(db: Database, library: Library): Router {
   const router = Router();
@@ -75,20 +76,9 @@ export function visitRoutes(db: Database, library: Library): Router {
     const id = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const choices = parseBody(choicesSchema, request.body);
-    if (choices.overrides.some((o) => o.acknowledged) || choices.doubleCoatConsent) {
-      if (role === 'trainee') permitted(response, 'plan:unsafe');
-    }
     const outcome = await inSalon(db, salonId, async (tx) => {
       const sheet = await visitSheet(tx, library, id);
-      const plan = planFor(library, sheet, choices);
-      const waiting = plan.conflicts.find((conflict) => conflict.kind === 'override-unsafe');
-      if (waiting) {
-        throw new Refusal(
-          'unsafe',
-          'An override needs reading first',
-          `${waiting.about} Acknowledge it or take it back.`,
-        );
-      }
+      const { plan } = gatedPlan(library, sheet, choices, role, 'save');
       if (version !== (sheet.saved?.version ?? 0)) return { current: sheet.saved };
       const [row] = await tx
         .insert(plans)

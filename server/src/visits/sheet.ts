@@ -1,6 +1,6 @@
-import type { Choices, SavedPlan, StopLine, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, LoggedPart, Plan, PlanInput } from '@kurrel/core';
-import { coatOf, factsWith, freshHands, hairNow, planGroom, planInputOf } from '@kurrel/core';
+import type { SavedPlan, StopLine, VisitSheet } from '@kurrel/contract';
+import type { BreedPack, LoggedPart } from '@kurrel/core';
+import { coatOf, freshHands, hairNow, zoneKindId } from '@kurrel/core';
 import { differenceInMonths } from 'date-fns';
 import { and, asc, desc, eq, isNotNull, lt, ne } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
@@ -8,7 +8,7 @@ import { consents, people, plans, salons, stopLog, visits } from '../database/sc
 import { dogById, dogOf } from '../dogs/routes.ts';
 import { drawerOf } from '../drawer/drawer.ts';
 import type { Library } from '../packs/load.ts';
-import { notFound, Refusal } from '../problems.ts';
+import { notFound } from '../problems.ts';
 
 const DAY_MS = 86_400_000;
 /** Visits back that a pace is learned from. */
@@ -53,7 +53,13 @@ export async function visitSheet(tx: SalonTx, library: Library, visitId: string)
     hands: visit.hands ?? freshHands(dog, temper),
     handsVersion: visit.handsVersion,
     stopLog: await stopLines(tx, visitId),
-    predictedMm: hairNow(coat, last?.record?.leftMm ?? {}, days, {}),
+    predictedMm: hairNow(
+      coat,
+      library.packs.zones,
+      knownZones(library, last?.record?.leftMm ?? {}),
+      days,
+      {},
+    ),
     lastVisit: last
       ? { on: last.startsAt.toISOString(), note: last.record?.note ?? '', signs: last.hands?.signs ?? [] }
       : null,
@@ -62,6 +68,8 @@ export async function visitSheet(tx: SalonTx, library: Library, visitId: string)
       groomer: await groomersParts(tx, visit.groomerId, visit.dogId, visit.startsAt),
     },
     groomerIsTrainee: groomer.role === 'trainee',
+    groomerHand: groomer.hand,
+    shave: await shaveOf(tx, visitId),
     consents: await consentLines(tx, visitId),
     asked: visit.asked,
     saved: await latestPlan(tx, visitId),
@@ -121,6 +129,29 @@ async function consentLines(tx: SalonTx, visitId: string): Promise<VisitSheet['c
   }));
 }
 
+/** The latest shave-down that was signed for in this visit: its choices, and what that plan leaves. */
+async function shaveOf(tx: SalonTx, visitId: string): Promise<VisitSheet['shave']> {
+  const rows = await tx
+    .select({ choices: plans.choices, plan: plans.plan })
+    .from(consents)
+    .innerJoin(plans, and(eq(plans.visitId, consents.visitId), eq(plans.version, consents.planVersion)))
+    .where(eq(consents.visitId, visitId))
+    .orderBy(desc(consents.signedAt));
+  const shave = rows.find(({ plan }) =>
+    plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'shaving-consented')),
+  );
+  if (!shave) return null;
+  const { trimId, purpose, wish } = shave.choices;
+  const leftMm = Object.fromEntries(shave.plan.zones.map((zone) => [zone.zone, zone.leftMm]));
+  return { choices: { trimId, purpose, wish }, leftMm };
+}
+
+/** A record's lengths in the zones the packs have today. */
+function knownZones({ packs }: Library, leftMm: Readonly<Record<string, number>>): Record<string, number> {
+  const kinds = new Set(packs.zones.zones.map(({ id }) => id));
+  return Object.fromEntries(Object.entries(leftMm).filter(([zone]) => kinds.has(zoneKindId(zone))));
+}
+
 export async function latestPlan(tx: SalonTx, visitId: string): Promise<SavedPlan | null> {
   const [row] = await tx
     .select({ plan: plans, by: people.name })
@@ -148,25 +179,3 @@ export function breedOf(library: Library, sheet: VisitSheet): BreedPack {
   if (!breed) throw notFound('breed');
   return breed;
 }
-
-/** What the choices ask of the planner on this sheet. @throws Refusal when they name what the breed or drawer has not. */
-export function inputFor(library: Library, sheet: VisitSheet, choices: Choices): PlanInput {
-  const breed = breedOf(library, sheet);
-  const wrong = (path: string, message: string) =>
-    new Refusal('bad-input', 'The plan names something that is not here', message, {
-      fields: [{ path, message }],
-    });
-  if (!breed.trims.some((trim) => trim.id === choices.trimId)) {
-    throw wrong('trimId', `The ${breed.name} has no trim "${choices.trimId}".`);
-  }
-  for (const [index, { toolId }] of choices.overrides.entries()) {
-    if (toolId !== null && !sheet.drawer.some((tool) => tool.id === toolId)) {
-      throw wrong(`overrides[${index}].toolId`, 'This tool is no longer in the drawer: choose another.');
-    }
-  }
-  return planInputOf(library.packs, breed, factsWith(sheet, sheet.hands), choices);
-}
-
-/** The plan the choices make on this sheet. @throws Refusal as `inputFor`. */
-export const planFor = (library: Library, sheet: VisitSheet, choices: Choices): Plan =>
-  planGroom(inputFor(library, sheet, choices));

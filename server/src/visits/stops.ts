@@ -1,5 +1,7 @@
+import type { VisitSheet } from '@kurrel/contract';
 import { stopAnswerSchema } from '@kurrel/contract';
-import { openStops, stopsOf } from '@kurrel/core';
+import type { Role } from '@kurrel/core';
+import { AS_DRAWN } from '@kurrel/core';
 import { eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, boolean } from 'yup';
@@ -9,7 +11,8 @@ import { stopLog, visits } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
 import { idFrom, parseBody, Refusal } from '../problems.ts';
 import { permitted } from '../session/session.ts';
-import { stopLines, visitSheet } from './sheet.ts';
+import { gatedPlan, openStopsOf } from './gate.ts';
+import { breedOf, stopLines, visitSheet } from './sheet.ts';
 
 const startSchema = object({ started: boolean().required('Say whether the work has started.') });
 
@@ -22,8 +25,7 @@ export function stopRoutes(db: Database, library: Library): Router {
     const visitId = idFrom(request.params.id, 'visit');
     const answer = parseBody(stopAnswerSchema, request.body);
     const lines = await inSalon(db, salonId, async (tx) => {
-      const { hands, salon, stopLog: answered } = await visitSheet(tx, library, visitId);
-      const open = openStops(stopsOf(hands, library.packs, salon.policy.handlingLimit), answered);
+      const open = openStopsOf(library, await visitSheet(tx, library, visitId));
       if (!open.some(({ key }) => key === answer.key)) {
         const message = 'This stop is not open: look at the findings again.';
         throw new Refusal('bad-input', 'No such stop', message, { fields: [{ path: 'key', message }] });
@@ -36,20 +38,12 @@ export function stopRoutes(db: Database, library: Library): Router {
 
   /** Starts the work on a dog, or takes a start back. Refused while a stop is open. */
   router.put('/visits/:id/start', async (request, response) => {
-    const { salonId } = permitted(response, 'visit:start');
+    const { salonId, role } = permitted(response, 'visit:start');
     const visitId = idFrom(request.params.id, 'visit');
     const { started } = parseBody(startSchema, request.body);
     const startedAt = await inSalon(db, salonId, async (tx) => {
-      const { hands, salon, stopLog: answered } = await visitSheet(tx, library, visitId);
-      const open = openStops(stopsOf(hands, library.packs, salon.policy.handlingLimit), answered);
-      const [first] = open;
-      if (started && first) {
-        throw new Refusal(
-          'stopped',
-          `Stopped: ${open.map(({ stop }) => stop.name).join(', ')}`,
-          `${first.stop.text} A groomer or lead clears or refers it first.`,
-        );
-      }
+      const sheet = await visitSheet(tx, library, visitId);
+      if (started) requireStartable(library, sheet, role);
       const [row] = await tx
         .update(visits)
         .set({ startedAt: started ? sql`coalesce(${visits.startedAt}, now())` : null })
@@ -60,4 +54,19 @@ export function stopRoutes(db: Database, library: Library): Router {
     response.json({ startedAt: startedAt?.toISOString() ?? null });
   });
   return router;
+}
+
+/** The plan that would be worked goes through the gate once more: findings may have changed since it was saved. */
+function requireStartable(library: Library, sheet: VisitSheet, role: Role): void {
+  const [trim] = breedOf(library, sheet).trims;
+  const asDrawn = {
+    trimId: trim?.id ?? '',
+    purpose: 'pet',
+    wish: AS_DRAWN,
+    schools: {},
+    sides: {},
+    overrides: [],
+  } as const;
+  const choices = sheet.saved?.choices ?? sheet.asked ?? { ...asDrawn, overrides: [...asDrawn.overrides] };
+  gatedPlan(library, sheet, choices, role, 'start');
 }

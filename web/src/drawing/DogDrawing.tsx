@@ -34,8 +34,8 @@ export interface DogDrawingProps {
 export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const { body, frame, outline, ghost, ideal, lines, lengthOf, selected } = props;
   const parts = body.views.side.parts;
-  const paths = useMemo(() => outline.map((part) => pathOf(part.line, frame)), [outline, frame]);
-  const ghosts = useMemo(() => ghost?.map((part) => pathOf(part.line, frame)) ?? [], [ghost, frame]);
+  const paths = useMemo(() => outline.map((part) => pathOf(part.contour, frame)), [outline, frame]);
+  const ghosts = useMemo(() => ghost?.map((part) => pathOf(part.contour, frame)) ?? [], [ghost, frame]);
   const { texture } = props;
   const hair = useMemo(
     () => ({ body, outline, lengthOf, texture, frame }),
@@ -219,7 +219,7 @@ function Labels({ groups, frame, outline, selected, unit, steady, onSelect }: Do
     if (steady && last.current.length > 0) return last.current;
     return placeCallouts(
       callouts,
-      outline.map((part) => part.line.map(frame.point)),
+      outline.map((part) => part.contour.map(frame.point)),
     );
     // A new place is looked for when the groups or the resting outline change, not with every redraw.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -1,6 +1,6 @@
-import { bodyOf, inside, outlineOf, planGroom, zoneKindId } from '@kurrel/core';
+import { bodyOf, inside, outlineOf, zoneKindId } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
-import { breed, breeds, inputFor, packs } from '../../../core/testing/packs.ts';
+import { breed, breeds, packs, planFor } from '../../../core/testing/packs.ts';
 import { frameFor, pathOf, SHEET } from './frame.ts';
 import { hairMarks, hairPath } from './hairMarks.ts';
 import { tintOf } from './tint.ts';
@@ -9,10 +9,10 @@ import { zoneGroups } from './zoneGroups.ts';
 describe('the sheet', () => {
   it.each(breeds.map((b) => [b.id, b] as const))('%s stands on it whole, coat and all', (id, pack) => {
     const body = bodyOf(packs, pack, {}, []);
-    const outline = outlineOf(body.views.side, planGroom(inputFor(id)), 'after', false);
+    const outline = outlineOf(body.views.side, planFor(id), 'after', false);
     const frame = frameFor(body, [outline]);
     for (const part of outline) {
-      for (const p of part.line.map(frame.point)) {
+      for (const p of part.contour.map(frame.point)) {
         expect(p.x).toBeGreaterThan(60);
         expect(p.x).toBeLessThan(SHEET.width - 60);
         expect(p.y).toBeGreaterThan(10);
@@ -78,7 +78,7 @@ describe('hair on the drawing', () => {
 });
 
 describe('labels share a length', () => {
-  const plan = planGroom(inputFor('standard-poodle'));
+  const plan = planFor('standard-poodle');
   const view = bodyOf(packs, breed('standard-poodle'), {}, []).views.side;
   const groups = zoneGroups(plan, view, 'loin');
 

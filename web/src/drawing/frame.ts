@@ -22,7 +22,7 @@ export interface Frame {
 /** `margin` leaves room for labels; without labels a narrow one will do. */
 export function frameFor(body: Body, outlines: readonly Outline[], margin: Margin = MARGIN): Frame {
   const points = [
-    ...outlines.flatMap((outline) => outline.flatMap((part) => part.line)),
+    ...outlines.flatMap((outline) => outline.flatMap((part) => part.contour)),
     ...Object.values(body.landmarks),
   ];
   const left = Math.min(...points.map((p) => p.x));

@@ -100,7 +100,7 @@ export function tipsPath(
   let d = '';
   body.views.side.parts.forEach((part, index) => {
     if (part.far) return;
-    const line = outline[index]?.line ?? [];
+    const line = outline[index]?.contour ?? [];
     part.stations.forEach((station, i) => {
       if (station.hidden || i % 3 !== 0) return;
       const mm = lengthOf(station.zone);

@@ -4,7 +4,7 @@ import type { RefObject } from 'react';
 import { useEffect, useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
-import { lengthProblemWord } from './words.ts';
+import { lengthProblemWord } from '@kurrel/words';
 
 interface LengthFieldProps {
   readonly label: string;

@@ -1,22 +1,14 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
-import type { BreedPack, PlanChoices, Proposal } from '@kurrel/core';
-import {
-  bodyOf,
-  estimateContextOf,
-  factsWith,
-  outlineOf,
-  planInputOf,
-  proposalOf,
-  proposeChoices,
-} from '@kurrel/core';
+import type { BreedPack, Proposal } from '@kurrel/core';
+import { bodyOf, estimateContextOf, outlineOf, proposalOf, proposeChoices, rechoose } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api.ts';
 import { packs } from '../../app/packs.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
-import { firstChoices } from '../draft/useDraft.ts';
+import { caseOf, firstChoices } from '../draft/useDraft.ts';
 import { ConsentForm } from './ConsentForm.tsx';
 import type { Swap } from './keptBoard.ts';
 import { keptBoard } from './keptBoard.ts';
@@ -37,29 +29,20 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     keptBoard.write(visitId, kept);
   }, [visitId, kept]);
 
-  const tools = useMemo(() => {
-    const facts = factsWith(sheet, sheet.hands);
-    const inputFor = (choices: PlanChoices) => planInputOf(packs, breed, facts, choices);
-    const context = estimateContextOf(sheet);
-    return { inputFor, context, asked: firstChoices(sheet, breed) };
+  const { asked, context } = useMemo(() => {
+    return { asked: caseOf(breed, sheet, firstChoices(sheet, breed)), context: estimateContextOf(sheet) };
   }, [sheet, breed]);
-  const proposed = useMemo(() => proposeChoices(tools.asked, tools.inputFor, tools.context), [tools]);
+  const proposed = useMemo(() => proposeChoices(asked, context), [asked, context]);
   const looks = useMemo(
     () =>
       proposed.map((look, slot): Proposal => {
         const swap = kept.swaps[slot];
         if (!swap || !breed.trims.some(({ id }) => id === swap.trimId)) return look;
-        const wish = { ...tools.asked.wish, lean: swap.lean, allOverMm: null };
-        const choices = {
-          ...tools.asked,
-          trimId: swap.trimId,
-          wish,
-          overrides: [],
-          doubleCoatConsent: false,
-        };
-        return proposalOf('swapped', choices, tools.inputFor, tools.context);
+        const wish = { ...asked.wish, lean: swap.lean, allOverMm: null, vetAsks: false };
+        const choices = { ...asked.choices, trimId: swap.trimId, wish, overrides: [] };
+        return proposalOf('swapped', rechoose(asked, choices), context);
       }),
-    [proposed, kept.swaps, breed, tools],
+    [proposed, kept.swaps, breed, asked, context],
   );
   const drawn = useMemo(() => {
     const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);

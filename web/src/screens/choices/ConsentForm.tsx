@@ -1,12 +1,14 @@
 import type { Signature, VisitSheet } from '@kurrel/contract';
 import type { Proposal } from '@kurrel/core';
 import { consentStatements } from '@kurrel/core';
+import { consentSentence } from '@kurrel/words';
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import { problemOf, useSignConsentMutation } from '../../app/api.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { zoneWord } from '../../parts/words.ts';
 import { SignaturePad } from './SignaturePad.tsx';
 
 interface ConsentFormProps {
@@ -28,15 +30,23 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
   useEffect(() => {
     void top.current?.scrollIntoView({ block: 'start' });
   }, []);
-  const { plan, input, estimate, fit, trimName, kind } = look;
-  const statements = consentStatements(trimName, plan, input, estimate, fit);
+  const { plan, visit, estimate, fit, kind } = look;
+  const statements = consentStatements(visit, plan, estimate, fit).map((said) =>
+    consentSentence(said, zoneWord),
+  );
   const problem = error === undefined ? null : problemOf(error);
 
   const send = async () => {
     if (signedBy.trim() === '') return setMissing('name');
     if (!signature) return setMissing('signature');
     setMissing(null);
-    const choices = { ...look.choices, overrides: look.choices.overrides.map((o) => ({ ...o })) };
+    const { schools, sides, overrides, ...rest } = look.choices;
+    const choices = {
+      ...rest,
+      schools: { ...schools },
+      sides: { ...sides },
+      overrides: overrides.map((o) => ({ ...o })),
+    };
     const answer = await sign({
       visitId: sheet.visit.id,
       version: sheet.saved?.version ?? 0,
@@ -51,7 +61,7 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
       <div>
         <h2>What you agree to</h2>
         <ul>
-          {statements.map(({ text }) => (
+          {statements.map((text) => (
             <li key={text}>{text}</li>
           ))}
         </ul>

@@ -1,12 +1,12 @@
 import type { Body, BreedPack, Outline, Proposal } from '@kurrel/core';
-import { coatOf, consentStatements, formatLength, plainLength } from '@kurrel/core';
+import { consentStatements, formatLength } from '@kurrel/core';
+import { CONSENT_TOPIC, conflictSentence, consentSentence, lookWord, plainLength } from '@kurrel/words';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { packs } from '../../app/packs.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import type { Frame } from '../../drawing/frame.ts';
-import { minutesWord, moneyWord, weeksWord } from '../../parts/words.ts';
+import { minutesWord, moneyWord, weeksWord, zoneWord } from '../../parts/words.ts';
 import type { Swap } from './keptBoard.ts';
 
 interface LookCardProps {
@@ -33,23 +33,21 @@ const nothing = () => undefined;
 /** One look: the dog in it, the lengths in words, what it asks at home and in a year, what goes and what it risks. */
 export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick, onSwap }: LookCardProps) {
   const unit = useAppSelector((state) => state.preferences.unit);
-  const { plan, input, estimate, upkeep, lost, fit } = look;
+  const { plan, visit, estimate, upkeep, lost, fit } = look;
+  const { name: trimName } = visit.trim;
   const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
-  const { texture } = coatOf(packs.coats, input.coat.type, input.coat.modifiers);
+  const { texture } = visit.coat;
   const { currency } = estimate.price;
-  const declined = plan.conflicts.find(({ kind }) => kind === 'double-coat-declined');
-  const risks = consentStatements(look.trimName, plan, input, estimate, fit).filter(({ about }) =>
-    ['mats', 'double-coat', 'health', 'skin'].includes(about),
+  const declined = plan.conflicts.find(({ kind }) => kind === 'shaving-declined' || kind === 'shaving-never');
+  const risks = consentStatements(visit, plan, estimate, fit).filter(({ about }) =>
+    ['mats', 'coat', 'health'].includes(CONSENT_TOPIC[about]),
   );
   return (
-    <article
-      className={picked ? 'look picked' : 'look'}
-      aria-label={`${KIND_WORD[look.kind]}: ${look.trimName}`}
-    >
+    <article className={picked ? 'look picked' : 'look'} aria-label={`${KIND_WORD[look.kind]}: ${trimName}`}>
       <header>
         <span className="kind">{KIND_WORD[look.kind]}</span>
         <h2>
-          {look.trimName}
+          {trimName}
           {plan.conflicts.length === 0 && look.choices.wish.allOverMm !== null
             ? `, ${formatLength(look.choices.wish.allOverMm, unit)} all over`
             : look.choices.wish.allOverMm !== null &&
@@ -60,7 +58,7 @@ export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick,
         </h2>
       </header>
       <DogDrawing
-        label={`${breed.name} in ${look.trimName}`}
+        label={`${breed.name} in ${trimName}`}
         body={drawn.body}
         plan={plan}
         frame={drawn.frame}
@@ -86,9 +84,9 @@ export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick,
         {picked ? 'Chosen' : 'Choose this'}
       </Button>
       <dl className="lengths">
-        {look.lengths.map(({ part, mm: [lo, hi] }) => (
+        {look.lengths.map(({ look: part, mm: [lo, hi] }) => (
           <div key={part}>
-            <dt>{part}</dt>
+            <dt>{lookWord[part]}</dt>
             <dd>
               {Math.round(lo) === Math.round(hi)
                 ? formatLength(hi, unit)
@@ -126,9 +124,9 @@ export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick,
         <section>
           <h3>What goes</h3>
           <ul>
-            {lost.map(({ region, fromMm, toMm, daysBack }) => (
-              <li key={region}>
-                {region}: {Math.round(fromMm)} → {formatLength(toMm, unit)},{' '}
+            {lost.map(({ look: part, fromMm, toMm, daysBack }) => (
+              <li key={part}>
+                {lookWord[part]}: {Math.round(fromMm)} → {formatLength(toMm, unit)},{' '}
                 {daysBack === null ? 'may not come back the same' : `back in ${weeksWord(daysBack)}`}
               </li>
             ))}
@@ -139,10 +137,11 @@ export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick,
         <section className="risks">
           <h3>Risks</h3>
           <ul>
-            {declined && <li>Not done here: {declined.about}</li>}
-            {risks.map(({ text }) => (
-              <li key={text}>{text}</li>
-            ))}
+            {declined && <li>{conflictSentence(declined, unit)}</li>}
+            {risks.map((said) => {
+              const text = consentSentence(said, zoneWord);
+              return <li key={text}>{text}</li>;
+            })}
           </ul>
         </section>
       )}

@@ -2,7 +2,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import type { Dog, DogFacts } from '@kurrel/contract';
 import { dogSchema } from '@kurrel/contract';
 import type { MeasureKey, Sign } from '@kurrel/core';
-import { MEASURES } from '@kurrel/core';
+import { bodyOf, MEASURES, questionTape } from '@kurrel/core';
 import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -10,8 +10,10 @@ import type { Control, FieldError, FieldErrors, UseFormRegister } from 'react-ho
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { breedNames } from '../../app/breedNames.ts';
 import { loadBreed, packs } from '../../app/packs.ts';
+import { useBreed } from '../../app/useBreed.ts';
+import { readTape } from '../../parts/readTape.ts';
 import { tapeWord } from '../../parts/words.ts';
-import { DogPreview, useDrawnDog } from './DogPreview.tsx';
+import { believable, DogPreview, useDrawnDog } from './DogPreview.tsx';
 
 const BLANK: DogFacts = {
   name: '',
@@ -23,6 +25,7 @@ const BLANK: DogFacts = {
   coatModifiers: [],
   dense: false,
   measurements: {},
+  confirmed: [],
   findings: [],
   signs: [],
   remember: [],
@@ -38,7 +41,7 @@ interface DogFormProps {
 export function DogForm({ dog, saving, onSave }: DogFormProps) {
   const { register, control, handleSubmit, setValue, getValues, formState } = useForm<DogFacts>({
     resolver: yupResolver(dogSchema) as never,
-    defaultValues: dog ? { ...dog, bornOn: dog.bornOn as unknown as Date } : BLANK,
+    defaultValues: dog ? { ...dog, bornOn: dog.bornOn as unknown as Date, confirmed: [] } : BLANK,
   });
   const { errors, isDirty } = formState;
   const breedId = useWatch({ control, name: 'breedId' });
@@ -160,6 +163,15 @@ function Tape({ register, control, errors }: PartProps & { readonly errors: Fiel
     if (!measure?.predicted) return '';
     return `about ${'kg' in measure ? measure.kg.toFixed(1) : measure.mm.toFixed(0)}`;
   };
+  const [breedId, measured] = useWatch({ control, name: ['breedId', 'measurements'] });
+  const breed = useBreed(breedId || undefined);
+  const odd = (key: MeasureKey): boolean => {
+    const value = Number(measured[key] ?? NaN);
+    if (!breed || !(value > 0)) return false;
+    const { [key]: _own, ...others } = measured;
+    const { measures } = bodyOf(packs, breed, believable(others), []);
+    return questionTape(breed, measures, key, value)?.impossible === false;
+  };
   return (
     <fieldset>
       <legend>Tape and scales</legend>
@@ -185,9 +197,18 @@ function Tape({ register, control, errors }: PartProps & { readonly errors: Fiel
                     setValueAs: (value: unknown) =>
                       value === '' || value === undefined || value === null
                         ? undefined
-                        : Number(String(value).replace(',', '.')),
+                        : (readTape(String(value), key, 'mm') ?? NaN),
                   })}
                 />
+                {odd(key) && (
+                  <Form.Check
+                    id={`confirm-${key}`}
+                    className="mt-1"
+                    label="Unusual for the breed: measured twice"
+                    value={key}
+                    {...register('confirmed')}
+                  />
+                )}
               </Field>
             );
           })}

@@ -1,7 +1,7 @@
 import type { DogFacts } from '@kurrel/contract';
 import { FIRST_POLICY } from '@kurrel/contract';
 import type { Measurements } from '@kurrel/core';
-import { bodyOf, coatOf, MEASURES, outlineOf, planGroom, planInputOf } from '@kurrel/core';
+import { AS_DRAWN, bodyOf, MEASURES, outlineOf, planGroom, resolveCase } from '@kurrel/core';
 import { useMemo } from 'react';
 import type { Control } from 'react-hook-form';
 import { useWatch } from 'react-hook-form';
@@ -11,14 +11,6 @@ import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { frameFor } from '../../drawing/frame.ts';
 
 const nothing = () => undefined;
-const AS_DRAWN = {
-  purpose: 'pet',
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 6 },
-  doubleCoatConsent: false,
-  schools: {},
-  overrides: [],
-} as const;
-
 /** The dog as the tape says it is, in its breed's first trim; made anew as one types. */
 export function useDrawnDog(control: Control<DogFacts>) {
   const [breedId, coatType, measured, findings] = useWatch({
@@ -31,25 +23,30 @@ export function useDrawnDog(control: Control<DogFacts>) {
     const [trim] = breed?.trims ?? [];
     if (!breed || !trim || !packs.coats.types.some((type) => type.id === coatType)) return null;
     const body = bodyOf(packs, breed, believable(JSON.parse(typed) as Measurements), findings);
-    const dog = {
-      coatType,
-      coatModifiers: [],
-      dense: false,
-      findings: [],
-      signs: [],
-      measurements: {},
-    };
     const facts = {
-      dog,
+      dog: { coatType, coatModifiers: [], dense: false, findings: [], signs: [], measurements: {} },
       ageMonths: 36,
+      firstVisit: false,
       mats: [],
       temper: { handling: 'easy', standingMinutes: null },
       hairMm: {},
+      measuredHair: [],
       drawer: [],
+      hand: null,
       schools: {},
       matPolicy: FIRST_POLICY.mats,
+      shave: null,
     } as const;
-    const plan = planGroom(planInputOf(packs, breed, facts, { trimId: trim.id, ...AS_DRAWN }));
+    const choices = {
+      trimId: trim.id,
+      purpose: 'pet',
+      wish: AS_DRAWN,
+      schools: {},
+      sides: {},
+      overrides: [],
+    } as const;
+    const visit = resolveCase(packs, breed, facts, choices);
+    const plan = planGroom(visit);
     const outline = outlineOf(body.views.side, plan, 'after', false);
     const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     return {
@@ -57,7 +54,7 @@ export function useDrawnDog(control: Control<DogFacts>) {
       plan,
       outline,
       frame: frameFor(body, [outline]),
-      texture: coatOf(packs.coats, coatType, []).texture,
+      texture: visit.coat.texture,
       lengthOf: (zone: string) => lengths.get(zone) ?? 0,
     };
   }, [breed, coatType, typed, findings]);
@@ -82,7 +79,7 @@ export function DogPreview({ drawn }: { readonly drawn: ReturnType<typeof useDra
 }
 
 /** Leaves out what is still being typed or cannot be; the form says so beside the field. */
-function believable(measured: Measurements): Measurements {
+export function believable(measured: Measurements): Measurements {
   return Object.fromEntries(
     MEASURES.flatMap(({ key, lo, hi }) => {
       const value = Number(measured[key] ?? NaN);

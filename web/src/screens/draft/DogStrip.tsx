@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Body, BreedPack, Plan, RuleCheck, Schools } from '@kurrel/core';
-import { byId, factsWith, formatLength, restrictionsOf, schoolsOf } from '@kurrel/core';
+import type { Body, BreedPack, Case, Plan, RuleCheck, Schools } from '@kurrel/core';
+import { byId, formatLength, schoolsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
@@ -15,17 +15,18 @@ interface DogStripProps {
   readonly sheet: VisitSheet;
   readonly breed: BreedPack;
   readonly choices: Choices;
+  readonly visit: Case;
   readonly plan: Plan;
   readonly checks: readonly RuleCheck[];
   readonly body: Body;
 }
 
 /** Who the dog is, what it is drafted for, what the hands found, what to remember, how it holds against the standard. */
-export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStripProps) {
+export function DogStrip({ sheet, breed, choices, visit, plan, checks, body }: DogStripProps) {
   const { dog } = sheet;
   const { weightKg, heightMm } = body.measures;
   const { hands } = sheet;
-  const restrictions = restrictionsOf(factsWith(sheet, hands).dog.signs, packs);
+  const { restrictions } = visit;
   return (
     <aside className="dog-strip" aria-label="Dog">
       <h1>{dog.name}</h1>
@@ -46,15 +47,12 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
       {restrictions.length > 0 && (
         <section aria-label="Restrictions">
           <ul className="restrictions">
-            {restrictions.map(({ restriction, zone }) => {
-              const kind = byId('restriction', packs.safety.restrictions, restriction);
-              return (
-                <li key={restriction + (zone ?? '')} title={kind.text}>
-                  {kind.name}
-                  {zone && <span className="muted"> {zoneWord(zone)}</span>}
-                </li>
-              );
-            })}
+            {restrictions.map(({ kind, zone }) => (
+              <li key={kind.id + (zone ?? '')} title={kind.text}>
+                {kind.name}
+                {zone && <span className="muted"> {zoneWord(zone)}</span>}
+              </li>
+            ))}
           </ul>
           {plan.standingMinutes !== null && (
             <p className="muted">Stands {plan.standingMinutes} min before a break.</p>
@@ -65,6 +63,15 @@ export function DogStrip({ sheet, breed, choices, plan, checks, body }: DogStrip
         <section aria-label="Remember">
           <ul className="remember">
             {dog.remember.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {plan.cautions.length > 0 && (
+        <section aria-label="Mind today">
+          <ul className="cautions">
+            {plan.cautions.map((text) => (
               <li key={text}>{text}</li>
             ))}
           </ul>
@@ -154,7 +161,8 @@ const For = memo(function For({
           onChange={(e) => {
             const { value } = e.target;
             if (value === 'all-over') dispatch(setWish({ allOverMm: 6.3 }));
-            else dispatch(setWish({ allOverMm: null, lean: value as Choices['wish']['lean'] }));
+            else
+              dispatch(setWish({ allOverMm: null, vetAsks: false, lean: value as Choices['wish']['lean'] }));
           }}
         >
           <option value="as-drawn">the trim as drawn</option>
@@ -169,6 +177,15 @@ const For = memo(function For({
           mm={wish.allOverMm}
           unit={unit}
           onLength={(mm) => dispatch(setWish({ allOverMm: mm }))}
+        />
+      )}
+      {wish.allOverMm !== null && (
+        <Form.Check
+          id="vet-asks"
+          className="mb-2"
+          label="A vet asks for it"
+          checked={wish.vetAsks}
+          onChange={(event) => dispatch(setWish({ vetAsks: event.target.checked }))}
         />
       )}
       <Form.Group controlId="weeks">
@@ -206,21 +223,23 @@ const OwnSchools = memo(function OwnSchools({
   return (
     <details className="own-schools">
       <summary>Schools{differing > 0 && <strong> · {differing} of its own</strong>}</summary>
-      {packs.schools.schools.map(({ id, question, answers }) => (
-        <Form.Group key={id} controlId={`school-${id}`}>
-          <Form.Label>{question}</Form.Label>
-          <Form.Select size="sm" value={own[id] ?? ''} onChange={(event) => answer(id, event.target.value)}>
-            <option value="">as the salon: {answers.find((one) => one.id === usual[id])?.name}</option>
-            {answers
-              .filter((one) => one.id !== usual[id])
-              .map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-          </Form.Select>
-        </Form.Group>
-      ))}
+      {packs.schools.schools
+        .filter(({ id, answers }) => !answers.some((one) => one.binds && one.id === usual[id]))
+        .map(({ id, question, answers }) => (
+          <Form.Group key={id} controlId={`school-${id}`}>
+            <Form.Label>{question}</Form.Label>
+            <Form.Select size="sm" value={own[id] ?? ''} onChange={(event) => answer(id, event.target.value)}>
+              <option value="">as the salon: {answers.find((one) => one.id === usual[id])?.name}</option>
+              {answers
+                .filter((one) => one.id !== usual[id])
+                .map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+            </Form.Select>
+          </Form.Group>
+        ))}
     </details>
   );
 });
@@ -233,8 +252,6 @@ const FEATURE = {
   legToDepth: 'leg : depth',
   topline: 'top line',
   underline: 'underline',
-  croup: 'croup',
-  bladeToUpperArm: 'blade : upper arm',
 } as const;
 
 function Standard({ checks }: { readonly checks: readonly RuleCheck[] }) {

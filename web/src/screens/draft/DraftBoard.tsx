@@ -31,7 +31,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const view = useAppSelector((state) => state.draft.view);
   const unit = useAppSelector((state) => state.preferences.unit);
   const dog = useDog(sheet, breed);
-  const draft = useDraft(sheet, breed, dog, choices, view.curlBack);
+  const draft = useDraft(breed, dog, choices, view.curlBack);
   const { plan } = draft;
   const [help, setHelp] = useState(false);
   const lengthInput = useRef<HTMLInputElement>(null);
@@ -102,6 +102,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         sheet={sheet}
         breed={breed}
         choices={choices}
+        visit={dog.visit}
         plan={plan}
         checks={draft.checks}
         body={dog.body}

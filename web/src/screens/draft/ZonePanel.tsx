@@ -1,15 +1,15 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Direction, LengthUnit, Plan, PlannedTool, Reason, ZonePlan } from '@kurrel/core';
-import { formatLength, lengthNumber } from '@kurrel/core';
+import type { LengthUnit, Plan, PlannedTool, Reason, ZonePlan } from '@kurrel/core';
+import { DIRECTIONS, formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
+import { conflictSentence, directionWord, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
 import type { RefObject } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useSessionQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
-import { directionWord, sourceWord } from '../../parts/words.ts';
 import type { SideMode } from './draftSlice.ts';
-import { look, setLength, setOverride } from './draftSlice.ts';
-import { conflictSentence, reasonFigure, reasonSentence } from './reasonWords.ts';
+import { look, setLength, setOverride, setSide } from './draftSlice.ts';
 
 interface ZonePanelProps {
   readonly zone: ZonePlan;
@@ -31,6 +31,8 @@ export function ZonePanel(props: ZonePanelProps) {
   const conflicts = plan.conflicts.filter((conflict) => conflict.zone === zone.zone);
   const override = props.choices.overrides.find((o) => o.zone === zone.zone);
   const unsafe = conflicts.find((conflict) => conflict.kind === 'override-unsafe');
+  const lostSide = conflicts.find((conflict) => conflict.kind === 'one-side-lost');
+  const role = useSessionQuery().data?.person.role ?? 'trainee';
   return (
     <>
       <p className="zone-name">
@@ -65,7 +67,40 @@ export function ZonePanel(props: ZonePanelProps) {
           {conflictSentence(conflict, unit)}
         </p>
       ))}
-      {unsafe && override && (
+      {lostSide && (
+        <div className="sides mb-3" role="group" aria-label="The other side">
+          {SIDE_ANSWERS.map(([answer, words]) => (
+            <button
+              key={answer}
+              type="button"
+              className="chip"
+              onClick={() => dispatch(setSide({ zone: lostSide.zone, answer }))}
+            >
+              {words}
+            </button>
+          ))}
+        </div>
+      )}
+      {props.choices.sides[zone.zone] !== undefined && (
+        <p className="row-figure">
+          <span>
+            {props.choices.sides[zone.zone] === 'match'
+              ? 'The other side is matched.'
+              : 'The other side stays as planned.'}
+          </span>
+          <button
+            type="button"
+            className="chip"
+            onClick={() => dispatch(setSide({ zone: zone.zone, answer: null }))}
+          >
+            ask again
+          </button>
+        </p>
+      )}
+      {unsafe && override && !MAY_DECIDE.includes(role) && (
+        <p className="conflict">A groomer or the lead decides that: ask one to sign in here.</p>
+      )}
+      {unsafe && override && MAY_DECIDE.includes(role) && (
         <Button
           variant="danger"
           className="mb-3"
@@ -89,6 +124,11 @@ export function ZonePanel(props: ZonePanelProps) {
   );
 }
 
+const SIDE_ANSWERS = [
+  ['match', 'match the other side'],
+  ['leave', 'leave it as planned'],
+] as const;
+
 function With({ zone, unit }: { readonly zone: ZonePlan; readonly unit: LengthUnit }) {
   const { tool, runnerUp } = zone;
   if (!tool) {
@@ -109,6 +149,8 @@ function With({ zone, unit }: { readonly zone: ZonePlan; readonly unit: LengthUn
         {tool.carrierLabel && ` on a ${tool.carrierLabel}`}, {directionWord[tool.direction]}
       </p>
       <p className="leaves">{leavesWords(tool, unit)}</p>
+      {tool.dull && <p className="conflict">Dull: nothing sharp at hand does this. Sharpen it first.</p>}
+      {tool.wrongHand && <p className="conflict">Made for the other hand: it folds the hair.</p>}
       {runnerUp && (
         <>
           <h3>Next best</h3>
@@ -132,7 +174,8 @@ const toolName = (tool: PlannedTool) => (tool.technique === 'comb' ? `${tool.lab
 
 function leavesWords(tool: PlannedTool, unit: LengthUnit): string {
   if (tool.technique !== 'clip' && tool.technique !== 'comb') return 'by hand to this length';
-  const measured = tool.measurements > 0 ? `${tool.measurements} measured` : 'trade prior, none measured';
+  const measured =
+    tool.measurements > 0 ? `${tool.measurements} measured` : 'usual figure, not measured here';
   return `leaves ${formatLength(tool.leavesMm, unit)} ± ${lengthNumber(tool.sdMm, unit)} on this coat (${measured})`;
 }
 
@@ -154,8 +197,6 @@ function Why({ reasons, unit }: { readonly reasons: readonly Reason[]; readonly 
     </section>
   );
 }
-
-const DIRECTIONS: readonly Direction[] = ['with', 'across', 'against'];
 
 function OwnWord({
   zone,

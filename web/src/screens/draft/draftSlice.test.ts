@@ -15,9 +15,9 @@ import {
 const lamb: Choices = {
   trimId: 'lamb',
   purpose: 'pet',
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-  doubleCoatConsent: false,
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
   schools: {},
+  sides: {},
   overrides: [],
 };
 type Action = Parameters<typeof draftReducer>[1];

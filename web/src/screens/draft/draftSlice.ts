@@ -1,5 +1,5 @@
 import type { Choices } from '@kurrel/contract';
-import type { Direction, Purpose } from '@kurrel/core';
+import type { Direction, Purpose, SideAnswer } from '@kurrel/core';
 import type { Dispatch, PayloadAction, UnknownAction } from '@reduxjs/toolkit';
 import { combineReducers, createSlice } from '@reduxjs/toolkit';
 import undoable, { ActionCreators } from 'redux-undo';
@@ -77,6 +77,17 @@ const choicesSlice = createSlice({
       state.choices
         ? { ...state, choices: withOverride(state.choices, action.payload.zones, action.payload.patch) }
         : state,
+    /** What becomes of the side opposite to one that was lost; null asks again. */
+    setSide: (
+      state,
+      action: PayloadAction<{ readonly zone: string; readonly answer: SideAnswer | null }>,
+    ): DraftChoices => {
+      if (!state.choices) return state;
+      const { zone, answer } = action.payload;
+      const { [zone]: _before, ...others } = state.choices.sides;
+      const sides = answer === null ? others : { ...others, [zone]: answer };
+      return { ...state, choices: { ...state.choices, sides } };
+    },
     clearOverride: (state, action: PayloadAction<readonly string[]>): DraftChoices =>
       state.choices
         ? {
@@ -91,7 +102,7 @@ const choicesSlice = createSlice({
 });
 
 const { open } = choicesSlice.actions;
-export const { take, setChoices, setPurpose, setWish, setLength, setOverride, clearOverride } =
+export const { take, setChoices, setPurpose, setWish, setLength, setOverride, setSide, clearOverride } =
   choicesSlice.actions;
 
 /** Starts on a visit with nothing to undo. */

@@ -21,7 +21,7 @@ export interface Tick {
 /** A tick for every blade and comb, with the lay and against it; the pass across is left out for room. */
 export function ticksOf(options: readonly ToolOption[]): readonly Tick[] {
   return options.flatMap((option) =>
-    option.leavesMm === null || option.direction === 'across' || option.finish === 'rough'
+    option.leavesMm === null || option.direction === 'across' || option.dull
       ? []
       : [
           {
@@ -29,7 +29,7 @@ export function ticksOf(options: readonly ToolOption[]): readonly Tick[] {
             toolId: option.toolId,
             label: option.label,
             mm: option.leavesMm,
-            sdMm: option.sdMm,
+            sdMm: option.sdMm ?? 0,
             against: option.direction === 'against',
           },
         ],

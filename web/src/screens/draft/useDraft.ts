@@ -1,17 +1,16 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, IdealDog, PlanChoices } from '@kurrel/core';
+import type { BreedPack, Case, IdealDog } from '@kurrel/core';
 import {
   againstStandard,
+  AS_DRAWN,
   bodyOf,
-  byId,
   clipLines,
-  coatOf,
   factsWith,
   idealOf,
   outlineOf,
   planGroom,
-  planInputOf,
-  toolOptions,
+  rechoose,
+  resolveCase,
   zoneKindId,
 } from '@kurrel/core';
 import { useMemo } from 'react';
@@ -27,82 +26,80 @@ export function firstChoices(sheet: VisitSheet, breed: BreedPack): Choices {
     sheet.asked ?? {
       trimId: trim?.id ?? '',
       purpose: trim?.purposes[0] ?? 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8 },
-      doubleCoatConsent: false,
+      wish: AS_DRAWN,
       schools: {},
+      sides: {},
       overrides: [],
     }
   );
 }
 
-/** What the planner is asked: the visit's facts with what the hands found, and the choices. */
-export const inputOf = (breed: BreedPack, sheet: VisitSheet, choices: PlanChoices) =>
-  planInputOf(packs, breed, factsWith(sheet, sheet.hands), choices);
+/** The visit's case: its facts with what the hands found, and the choices. */
+export const caseOf = (breed: BreedPack, sheet: VisitSheet, choices: Choices): Case =>
+  resolveCase(packs, breed, factsWith(sheet, sheet.hands), choices);
 
 /** What stays the same while lengths are dragged: the dog, its coat, its tools, the frame it is drawn in. */
 export function useDog(sheet: VisitSheet, breed: BreedPack) {
   return useMemo(() => {
     const { hands } = sheet;
-    const coat = coatOf(packs.coats, hands.coatType, hands.coatModifiers, hands.dense);
+    const visit = caseOf(breed, sheet, firstChoices(sheet, breed));
     const body = bodyOf(packs, breed, hands.measurements, hands.findings);
-    const first = planGroom(inputOf(breed, sheet, firstChoices(sheet, breed)));
+    const first = planGroom(visit);
     const outlines = (['now', 'after'] as const).map((shown) =>
       outlineOf(body.views.side, first, shown, false),
     );
-    const ticks = ticksOf(toolOptions(sheet.drawer, packs.tools, coat));
-    return { coat, body, frame: frameFor(body, outlines), ticks };
+    const ticks = ticksOf(visit.options);
+    return { visit, body, frame: frameFor(body, outlines), ticks };
   }, [sheet, breed]);
 }
 
 /** A trim with nobody's wishes on it. */
-const AS_DRAWN = {
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 1 },
-  doubleCoatConsent: false,
-  schools: {},
-  overrides: [],
-} as const;
+const drawn = (visit: Case, { trimId, purpose }: Pick<Choices, 'trimId' | 'purpose'>): Case =>
+  rechoose(visit, {
+    trimId,
+    purpose,
+    wish: { ...AS_DRAWN, weeksBetween: 1 },
+    schools: {},
+    sides: {},
+    overrides: [],
+  });
 
 /** The top line the breed should have at this dog's height in this trim, from the withers to the tail. */
 function topLine({ body, outline }: IdealDog) {
   const index = body.views.side.parts.findIndex((part) => part.id === 'trunk');
   const stations = body.views.side.parts[index]?.landmarkStation ?? {};
-  return outline[index]?.line.slice(stations.withers ?? 0, (stations.tailSet ?? 0) + 1) ?? null;
+  return outline[index]?.contour.slice(stations.withers ?? 0, (stations.tailSet ?? 0) + 1) ?? null;
 }
 
 /** Everything the screen shows of a draft, made from the choices; cheap enough for every step of a drag. */
 export function useDraft(
-  sheet: VisitSheet,
   breed: BreedPack,
   dog: ReturnType<typeof useDog>,
   choices: Choices,
   curlBack: boolean,
 ) {
-  const { body, coat } = dog;
+  const { body, visit } = dog;
   const { trimId, purpose } = choices;
-  const plan = useMemo(() => planGroom(inputOf(breed, sheet, choices)), [sheet, breed, choices]);
+  const plan = useMemo(() => planGroom(rechoose(visit, choices)), [visit, choices]);
+  const asDrawn = useMemo(() => drawn(visit, { trimId, purpose }), [visit, trimId, purpose]);
   const after = useMemo(() => outlineOf(body.views.side, plan, 'after', curlBack), [body, plan, curlBack]);
-  const now = useMemo(() => {
-    const plan = planGroom(inputOf(breed, sheet, { ...AS_DRAWN, trimId, purpose }));
-    return outlineOf(body.views.side, plan, 'now', curlBack);
-  }, [breed, sheet, trimId, purpose, body, curlBack]);
-  const ideal = useMemo(() => {
-    return idealOf(inputOf(breed, sheet, { ...AS_DRAWN, trimId, purpose }), body.heightMm, curlBack);
-  }, [breed, sheet, trimId, purpose, body, curlBack]);
+  const now = useMemo(
+    () => outlineOf(body.views.side, planGroom(asDrawn), 'now', curlBack),
+    [asDrawn, body, curlBack],
+  );
+  const ideal = useMemo(() => idealOf(asDrawn, body.heightMm, curlBack), [asDrawn, body, curlBack]);
   const checks = useMemo(
-    () => againstStandard(breed, body, now, after, plan, ideal).filter((check) => check.kept !== null),
-    [breed, body, now, after, plan, ideal],
+    () => againstStandard(breed, body, now, after, plan, ideal, purpose).filter(({ kept }) => kept !== null),
+    [breed, body, now, after, plan, ideal, purpose],
   );
   const idealLine = useMemo(() => (breed.generic ? null : topLine(ideal)), [breed, ideal]);
-  const lines = useMemo(
-    () => clipLines(breed, byId('trim', breed.trims, trimId), body),
-    [breed, trimId, body],
-  );
+  const lines = useMemo(() => clipLines(breed, asDrawn.trim, body), [breed, asDrawn, body]);
   const lengths = useMemo(() => {
     const left = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
-  return { plan, after, now, checks, ideal: idealLine, lines, lengths, coat };
+  return { plan, after, now, checks, ideal: idealLine, lines, lengths, coat: visit.coat };
 }
 
 /** The zones of a kind an edit bears on. */

@@ -124,14 +124,14 @@ function Tools({ drawer, coatType, onEdit }: ToolsProps) {
                 <span className="mini-rule" aria-hidden="true">
                   {own.map((option) => {
                     const mm = option.leavesMm ?? 1;
-                    const left = shareOf(Math.max(RULE.fromMm, mm - option.sdMm));
+                    const left = shareOf(Math.max(RULE.fromMm, mm - (option.sdMm ?? 0)));
                     return option.direction === 'across' ? null : (
                       <span
                         key={option.direction}
                         className={option.direction}
                         style={{
                           left: `${left * 100}%`,
-                          width: `${(shareOf(mm + option.sdMm) - left) * 100}%`,
+                          width: `${(shareOf(mm + (option.sdMm ?? 0)) - left) * 100}%`,
                         }}
                         title={`${option.direction} the lay: ${formatLength(mm, unit)}`}
                       />

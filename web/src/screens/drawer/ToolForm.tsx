@@ -14,7 +14,7 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
-import { directionWord } from '../../parts/words.ts';
+import { directionWord } from '@kurrel/words';
 
 interface ToolFormProps {
   readonly tool: Tool | null;
@@ -30,7 +30,7 @@ export function ToolForm({ tool, coatType, onClose }: ToolFormProps) {
   const [saveTool, saved] = useSaveToolMutation();
   const { register, control, handleSubmit, formState } = useForm<ToolFacts>({
     resolver: yupResolver(toolSchema),
-    defaultValues: tool ?? { kindId: '', label: '', lengthMm: null, dull: false, atHand: true },
+    defaultValues: tool ?? { kindId: '', label: '', lengthMm: null, dull: false, atHand: true, hand: null },
   });
   const { errors } = formState;
   const kindId = useWatch({ control, name: 'kindId' });
@@ -80,12 +80,22 @@ export function ToolForm({ tool, coatType, onClose }: ToolFormProps) {
                   label="Leaves, as you measured it"
                   mm={field.value}
                   unit={unit}
-                  placeholder={`trade: ${formatLength(kind.nominalMm ?? 0, unit)}`}
+                  placeholder={`usual: ${formatLength(kind.nominalMm ?? 0, unit)}`}
                   onLength={field.onChange}
                   onEmpty={() => field.onChange(null)}
                 />
               )}
             />
+          )}
+          {kind?.handed === true && (
+            <Form.Group controlId="hand">
+              <Form.Label>Made for</Form.Label>
+              <Form.Select {...register('hand', { setValueAs: (value: string | null) => value || null })}>
+                <option value="">either hand</option>
+                <option value="right">the right hand</option>
+                <option value="left">the left hand</option>
+              </Form.Select>
+            </Form.Group>
           )}
           <Form.Group className="checks">
             <Form.Check id="dull" label="dull" {...register('dull')} />
@@ -109,6 +119,7 @@ export function ToolForm({ tool, coatType, onClose }: ToolFormProps) {
 function AfterMeasure({ tool, coatType }: { readonly tool: Tool; readonly coatType: string }) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const [direction, setDirection] = useState<Direction>('with');
+  const [dense, setDense] = useState(false);
   const [measureTool, { error, data }] = useMeasureToolMutation();
   const coat = byId('coat type', packs.coats.types, coatType);
   return (
@@ -128,13 +139,19 @@ function AfterMeasure({ tool, coatType }: { readonly tool: Tool; readonly coatTy
           </button>
         ))}
       </div>
+      <Form.Check
+        id="dense"
+        label="a dense coat"
+        checked={dense}
+        onChange={(event) => setDense(event.target.checked)}
+      />
       <LengthField
         key={data?.measures.length ?? 0}
         label="It left"
         mm={null}
         unit={unit}
         onLength={(measuredMm) =>
-          void measureTool({ id: tool.id, measure: { coatType, direction, measuredMm } })
+          void measureTool({ id: tool.id, measure: { coatType, dense, direction, measuredMm } })
         }
       />
       {data && (

@@ -1,23 +1,31 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Hands, JudgedMat, LengthUnit, Plan } from '@kurrel/core';
+import type { BreedPack, Hands, JudgedMat, LengthUnit } from '@kurrel/core';
 import {
-  byId,
   estimateContextOf,
   estimateVisit,
   factsWith,
   fitVisit,
   formatLength,
   freshHands,
+  planChanges,
   planGroom,
-  planInputOf,
-  restrictionsOf,
+  resolveCase,
 } from '@kurrel/core';
+import {
+  becauseWord,
+  conflictSentence,
+  matReasonWord,
+  planChangeSentence,
+  roughClipSentence,
+} from '@kurrel/words';
 import { useDeferredValue, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
-import { conflictSentence, matReasonWord } from '../draft/reasonWords.ts';
 import { firstChoices } from '../draft/useDraft.ts';
 import { TIGHTNESS } from './findWords.ts';
+
+/** Changes told at once. */
+const TOLD = 6;
 
 interface EffectsProps {
   readonly sheet: VisitSheet;
@@ -29,19 +37,19 @@ interface EffectsProps {
 /** What the findings change, as they are made: mats, the plan, time and price. */
 export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
   const hands = useDeferredValue(latest);
-  const { plan, estimate, fit, changed } = useMemo(() => {
+  const { visit, plan, estimate, fit, changes } = useMemo(() => {
     const choices = firstChoices(sheet, breed);
-    const input = planInputOf(packs, breed, factsWith(sheet, hands), choices);
-    const plan = planGroom(input);
+    const visit = resolveCase(packs, breed, factsWith(sheet, hands), choices);
+    const plan = planGroom(visit);
     const blank = freshHands({ ...sheet.dog, findings: [], signs: [], coatModifiers: [] }, hands.temper);
-    const before = planGroom(
-      planInputOf(packs, breed, factsWith({ ...sheet, dog: { signs: [] } }, blank), choices),
-    );
-    const estimate = estimateVisit(input, estimateContextOf(sheet));
+    const bare = factsWith({ ...sheet, dog: { signs: [] } }, blank);
+    const before = planGroom(resolveCase(packs, breed, { ...bare, firstVisit: false }, choices));
+    const estimate = estimateVisit(visit, plan, estimateContextOf(sheet));
     const fit = fitVisit(estimate, sheet.visit.minutes, packs.times);
-    return { plan, estimate, fit, changed: differences(before, plan, unit) };
-  }, [sheet, breed, hands, unit]);
-  const restrictions = restrictionsOf(factsWith(sheet, hands).dog.signs, packs);
+    return { visit, plan, estimate, fit, changes: planChanges(before, plan) };
+  }, [sheet, breed, hands]);
+  const kinds = [...new Map(visit.restrictions.map(({ kind }) => [kind.id, kind])).values()];
+  const rough = roughClipSentence(plan.roughClip);
   const { currency } = estimate.price;
   return (
     <section className="effects" aria-label="What it changes">
@@ -64,16 +72,11 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
       <div>
         <h2>The plan</h2>
         <ul>
-          {[...new Map(restrictions.map((seen) => [seen.restriction, seen])).values()].map(
-            ({ restriction }) => {
-              const kind = byId('restriction', packs.safety.restrictions, restriction);
-              return (
-                <li key={restriction}>
-                  <strong>{kind.name}</strong>: {kind.text}
-                </li>
-              );
-            },
-          )}
+          {kinds.map(({ id, name, text }) => (
+            <li key={id}>
+              <strong>{name}</strong>: {text}
+            </li>
+          ))}
           {plan.coat.changedBy.map(({ name, effect }) => (
             <li key={name}>
               <strong>{name}</strong>: {effect}
@@ -86,10 +89,11 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
                 {text}
               </li>
             ))}
-          {plan.roughClip.wanted && <li>Rough clip before the bath: {plan.roughClip.because.join(', ')}.</li>}
-          {changed.map((text) => (
-            <li key={text}>{text}</li>
+          {rough !== null && <li>{rough}</li>}
+          {changes.slice(0, TOLD).map((change) => (
+            <li key={change.zone}>{planChangeSentence(change, packs.zones, unit)}</li>
           ))}
+          {changes.length > TOLD && <li className="muted">and {changes.length - TOLD} more on the draft</li>}
         </ul>
       </div>
       <div data-testid="estimate">
@@ -119,7 +123,7 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
           <li className="muted">
             {estimate.logsBehind > 0
               ? `${estimate.logsBehind} logged parts behind it`
-              : 'trade priors, nothing logged yet'}
+              : 'usual figures, nothing logged here yet'}
           </li>
         </ul>
         <details>
@@ -131,7 +135,7 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
                 {part.because.length > 0 && (
                   <span className="muted">
                     {' '}
-                    ({part.because.map(({ text, factor }) => `${text} ×${factor.toFixed(2)}`).join('; ')})
+                    ({part.because.map((one) => `${becauseWord(one)} ×${one.factor.toFixed(2)}`).join('; ')})
                   </span>
                 )}
               </li>
@@ -153,25 +157,4 @@ function matSentence(one: JudgedMat, unit: LengthUnit): string {
     : 'no blade passes';
   const what = decision === 'part' ? `save ${Math.round(100 * one.savedShare)} %, clip the rest` : 'clip';
   return `${where}: ${what}, ${matReasonWord[one.reason]}; ${under}${steps.length > 1 ? ` (try ${tried})` : ''}`;
-}
-
-/** Lengths that come out otherwise than without the findings, the largest changes first. */
-function differences(before: Plan, after: Plan, unit: LengthUnit): readonly string[] {
-  const was = new Map(before.zones.map((zone) => [zone.zone, zone]));
-  return after.zones
-    .flatMap((zone) => {
-      const old = was.get(zone.zone);
-      if (!old) return [];
-      const by = Math.abs(zone.leftMm - old.leftMm);
-      const words =
-        by > 0.5
-          ? `${zoneWord(zone.zone)} ${formatLength(old.leftMm, unit)} → ${formatLength(zone.leftMm, unit)}`
-          : zone.tool?.label !== old.tool?.label && zone.tool && old.tool
-            ? `${zoneWord(zone.zone)}: ${zone.tool.label} in place of ${old.tool.label}`
-            : null;
-      return words ? [{ by, words }] : [];
-    })
-    .sort((a, b) => b.by - a.by)
-    .slice(0, 5)
-    .map(({ words }) => words);
 }

@@ -1,5 +1,6 @@
 import type { Find } from '@kurrel/core';
-import { readLine, suggestions } from '@kurrel/core';
+import { readTyped, suggestions } from '@kurrel/core';
+import { typedProblemSentence } from '@kurrel/words';
 import { useId, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -10,15 +11,13 @@ export function FindLine({ onFinds }: { readonly onFinds: (finds: readonly Find[
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
-  const [told, setTold] = useState<{ readonly problem: string; readonly offers: readonly string[] } | null>(
-    null,
-  );
-  const offers = told?.offers.length ? told.offers : suggestions(text, packs);
+  const [told, setTold] = useState<string | null>(null);
+  const offers = suggestions(text, packs);
 
   const enter = () => {
-    const read = readLine(text, packs);
+    const read = readTyped(text, packs);
     if (!read.ok) {
-      setTold({ problem: read.problem, offers: read.suggestions });
+      setTold(typedProblemSentence(read.problem, packs.zones));
       return;
     }
     onFinds(read.finds);
@@ -41,7 +40,7 @@ export function FindLine({ onFinds }: { readonly onFinds: (finds: readonly Find[
         aria-describedby={told ? `${id}-problem` : undefined}
         isInvalid={told !== null}
         autoComplete="off"
-        placeholder="mat L ear 4x3 tight 2mm · lump R thigh 12 · high behind"
+        placeholder="mat L ear 4x3 tight 2mm, lump R thigh 12, high behind"
         onChange={(event) => {
           setText(event.target.value);
           setTold(null);
@@ -54,7 +53,7 @@ export function FindLine({ onFinds }: { readonly onFinds: (finds: readonly Find[
         <div className="offers">
           {told && (
             <span id={`${id}-problem`} className="told" role="alert">
-              {told.problem}
+              {told}
             </span>
           )}
           {offers.map((offer) => (

@@ -1,6 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Find, Hands, LengthUnit, StructureFinding, Tightness } from '@kurrel/core';
-import { otherSide, TO_SKIN_MM, zoneKindId } from '@kurrel/core';
+import { otherSide, zoneKindId } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
@@ -91,7 +91,7 @@ const newMat = (zone: string, tightness: Tightness): Find => ({
     lengthCm: 3,
     widthCm: 3,
     tightness,
-    toSkinMm: TO_SKIN_MM[tightness],
+    toSkinMm: packs.mats.toSkinMm[tightness - 1] ?? 0,
     burr: false,
     sores: false,
   },

@@ -5,7 +5,7 @@ import { dogViews } from '../../drawing/dogViews.ts';
 import { frameFor, SHEET } from '../../drawing/frame.ts';
 import { packs } from '../../app/packs.ts';
 import { tapeWord } from '../../parts/words.ts';
-import { readTape } from './readTape.ts';
+import { readTape } from '../../parts/readTape.ts';
 
 /** Where each measurement is drawn: its two ends on the dog, how far the line stands off, where its figure sits. */
 interface TapeLine {
@@ -157,7 +157,7 @@ function TapeField({
       setText(shown);
       return setWrong(null);
     }
-    const read = readTape(text, weight ? 'kg' : unit);
+    const read = readTape(text, measure, unit);
     setWrong(
       read === null ? `${weight ? '12.5' : unit === 'mm' ? '440 or 44 cm' : '17 1/2'} is a reading` : null,
     );

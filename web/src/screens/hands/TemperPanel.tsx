@@ -10,7 +10,7 @@ import { SignChips } from './SignChips.tsx';
 export function TemperPanel({ hands, ageMonths }: { readonly hands: Hands; readonly ageMonths: number }) {
   const dispatch = useAppDispatch();
   const { temper } = hands;
-  const standing = standingOf(packs.signs, temper, ageMonths);
+  const standing = standingOf(packs, { temper, ageMonths });
   return (
     <div className="place">
       <h2>Handling</h2>

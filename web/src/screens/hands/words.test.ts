@@ -3,7 +3,7 @@ import { freshHands } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
 import { minutesWord, moneyWord, weeksWord, zoneWord } from '../../parts/words.ts';
 import { changeWord, findsByZone, matWord, signWord } from './findWords.ts';
-import { readTape } from './readTape.ts';
+import { readTape } from '../../parts/readTape.ts';
 
 describe('a tape reading', () => {
   it.each([
@@ -13,17 +13,21 @@ describe('a tape reading', () => {
     ['17 1/2', 'in', 444.5],
     ['1/2 in', 'mm', 12.7],
     ['17.5in', 'mm', 444.5],
-    ['12.5', 'kg', 12.5],
-    ['12 kg', 'kg', 12],
+    ['9"', 'mm', 228.6],
+    ['1 1/2 in', 'mm', 38.1],
   ] as const)('“%s” where %s are usual is %f', (text, unit, value) => {
-    expect(readTape(text, unit)).toBeCloseTo(value, 6);
+    expect(readTape(text, 'heightMm', unit)).toBeCloseTo(value, 0);
   });
 
   it.each(['', 'tall', '-4', '0', '4 ft', '1/0', '12 12', '44 kg'])('“%s” is none', (text) => {
-    expect(readTape(text, 'mm')).toBeNull();
+    expect(readTape(text, 'heightMm', 'mm')).toBeNull();
   });
 
-  it('centimetres are no weight', () => expect(readTape('44 cm', 'kg')).toBeNull());
+  it('weights are in kg, and centimetres are no weight', () => {
+    expect(readTape('12,5', 'weightKg', 'mm')).toBe(12.5);
+    expect(readTape('12 kg', 'weightKg', 'in')).toBe(12);
+    expect(readTape('44 cm', 'weightKg', 'mm')).toBeNull();
+  });
 });
 
 const hands: Hands = {

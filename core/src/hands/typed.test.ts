@@ -1,0 +1,194 @@
+import { describe, expect, it } from 'vitest';
+import { packs } from '../../testing/packs.ts';
+import { freshHands, withFind } from './hands.ts';
+import { suggestions } from './suggestions.ts';
+import { readTyped } from './typed.ts';
+
+const finds = (typed: string) => {
+  const read = readTyped(typed, packs);
+  if (!read.ok) throw new Error(`${typed}: ${JSON.stringify(read.problem)}`);
+  return read.finds;
+};
+const problem = (typed: string) => {
+  const read = readTyped(typed, packs);
+  if (read.ok) throw new Error(`${typed} was read as ${JSON.stringify(read.finds)}`);
+  return read.problem;
+};
+
+describe('a typed finding', () => {
+  it('says a mat: place, size in cm, how tight, how near the skin', () => {
+    const mat = { zone: 'ear-outside.left', lengthCm: 4, widthCm: 3, tightness: 3, toSkinMm: 2 };
+    expect(finds('mat L ear 4x3 tight 2mm')).toEqual([
+      { kind: 'mat', mat: { ...mat, burr: false, sores: false } },
+    ]);
+    expect(finds('tight mat 2 mm left EAR 4 × 3 cm')).toEqual(finds('mat L ear 4x3 tight 2mm'));
+    expect(finds('matted beard 80x60mm felted, sores')[0]).toMatchObject({
+      mat: { zone: 'beard', lengthCm: 8, widthCm: 6, tightness: 4, toSkinMm: 1, sores: true },
+    });
+    expect(finds('burr mat R hock grade 1')[0]).toMatchObject({ mat: { tightness: 1, burr: true } });
+    expect(finds('mat back 2x1 in felted')[0]).toMatchObject({ mat: { lengthCm: 5.08, widthCm: 2.54 } });
+  });
+
+  it.each([
+    ['lump R thigh 12', { kind: 'sign', sign: { sign: 'lump', zone: 'thigh.right', sizeMm: 12 } }],
+    ['lump R thigh 1/2 in', { kind: 'sign', sign: { sign: 'lump', sizeMm: 12.7 } }],
+    ['lump R thigh 1.2 cm', { kind: 'sign', sign: { sign: 'lump', sizeMm: 12 } }],
+    ['hot spot left thigh', { kind: 'sign', sign: { sign: 'hot-spot', zone: 'thigh.left' } }],
+    ['redness belly marked', { kind: 'sign', sign: { sign: 'redness', zone: 'belly', level: 'marked' } }],
+    ['whorl R breech', { kind: 'sign', sign: { sign: 'whorl', zone: 'breech.right' } }],
+    ['packed undercoat back', { kind: 'sign', sign: { sign: 'packed-undercoat', zone: 'back' } }],
+    ['heart medicine', { kind: 'sign', sign: { sign: 'heart', zone: null } }],
+    ['high behind marked', { kind: 'structure', finding: { finding: 'high-behind', severity: 'marked' } }],
+    ['cow hocks L', { kind: 'structure', finding: { finding: 'cow-hocks', side: 'left' } }],
+    ['L rib 22 mm', { kind: 'length', zone: 'rib.left', length: { mm: 22, by: 'rule' } }],
+    ['L rib 1 1/2 in', { kind: 'length', length: { mm: 38.1 } }],
+    ['L rib 9"', { kind: 'length', length: { mm: 228.6 } }],
+    ['back of thigh L 30', { kind: 'length', zone: 'breech.left', length: { mm: 30 } }],
+    ['back 2,5 cm', { kind: 'length', zone: 'back', length: { mm: 25 } }],
+    ['neutered', { kind: 'modifier', modifier: 'neutered-soft' }],
+    ['handling wary', { kind: 'handling', handling: 'wary' }],
+    ['stands 15 min', { kind: 'standing', minutes: 15 }],
+    ['withers 44 cm', { kind: 'measure', key: 'heightMm', value: 440 }],
+    ['height 17 1/2 in', { kind: 'measure', key: 'heightMm', value: 444.5 }],
+    ['weight 13,5 kg', { kind: 'measure', key: 'weightKg', value: 13.5 }],
+  ])('reads “%s”', (typed, find) => {
+    expect(finds(typed)).toHaveLength(1);
+    expect(finds(typed)[0]).toMatchObject(find);
+  });
+
+  it('both sides are two finds, and a plural means both', () => {
+    expect(finds('pale ears')).toHaveLength(2);
+    const zones = finds('rib both 20').map((find) => find.kind === 'length' && find.zone);
+    expect(zones).toEqual(['rib.left', 'rib.right']);
+    expect(finds('redness L and R rib')).toHaveLength(2);
+  });
+
+  it('several findings, and several places, on one line', () => {
+    expect(finds('lump R thigh 12, redness belly marked; high behind')).toMatchObject([
+      { sign: { sign: 'lump', zone: 'thigh.right', sizeMm: 12 } },
+      { sign: { sign: 'redness', zone: 'belly', level: 'marked' } },
+      { finding: { finding: 'high-behind' } },
+    ]);
+    expect(finds('marked redness L rib and R thigh')).toMatchObject([
+      { sign: { zone: 'rib.left', level: 'marked' } },
+      { sign: { zone: 'thigh.right', level: 'marked' } },
+    ]);
+    expect(finds('L rib redness R thigh lump 12')).toMatchObject([
+      { sign: { sign: 'redness', zone: 'rib.left' } },
+      { sign: { sign: 'lump', zone: 'thigh.right', sizeMm: 12 } },
+    ]);
+    expect(finds('L rib 22 mm, R rib 25 mm')).toMatchObject([{ length: { mm: 22 } }, { length: { mm: 25 } }]);
+    expect(finds('tight mat L ear and R ear')).toMatchObject([
+      { mat: { tightness: 3 } },
+      { mat: { tightness: 3 } },
+    ]);
+  });
+
+  it('a size is never carried over to another place', () => {
+    expect(finds('lump L thigh 12 and R thigh')).toMatchObject([
+      { sign: { sizeMm: 12 } },
+      { sign: { sizeMm: null } },
+    ]);
+  });
+
+  it('what is not there, and what is gone, comes off the sheet instead of going on it', () => {
+    expect(finds('no mats')).toEqual([{ kind: 'absent', what: { of: 'mat', zone: null } }]);
+    expect(finds('lump L thigh gone')).toEqual([
+      { kind: 'absent', what: { of: 'sign', sign: 'lump', zone: 'thigh.left' } },
+    ]);
+    expect(finds('not red')).toEqual([{ kind: 'absent', what: { of: 'sign', sign: 'redness', zone: null } }]);
+    expect(finds('no lump L thigh, redness belly')).toMatchObject([
+      { kind: 'absent' },
+      { kind: 'sign', sign: { sign: 'redness', zone: 'belly' } },
+    ]);
+  });
+
+  it('asks for the side, the place, the number, or what is there', () => {
+    expect(problem('mat ear 3x2').kind).toBe('which-side');
+    expect(problem('mat 3x2').kind).toBe('where-is-the-mat');
+    expect(problem('hot spot')).toEqual({ kind: 'where', about: 'hot spot' });
+    expect(problem('height').kind).toBe('how-much');
+    expect(problem('L thigh').kind).toBe('what-is-there');
+    expect(problem('  ').kind).toBe('empty');
+  });
+
+  it('what it does not understand it says, and puts nothing of the line on the sheet', () => {
+    expect(problem('lump L thigh purplish')).toEqual({ kind: 'not-understood', words: ['purplish'] });
+    expect(problem('redness belly 12 mm')).toEqual({ kind: 'left-over', words: ['12 mm'] });
+    expect(problem('high behind 4x3')).toEqual({ kind: 'left-over', words: ['4x3'] });
+    expect(problem('hot spotty thigh L').kind).toBe('not-understood');
+  });
+
+  it('refuses what cannot be and says the bounds', () => {
+    expect(problem('withers 4 cm')).toMatchObject({ kind: 'out-of-bounds', lo: 100, hi: 1100 });
+    expect(problem('stands 900')).toMatchObject({ what: 'standing', lo: 1, hi: 240 });
+    expect(problem('L rib 900')).toMatchObject({ what: 'hair', hi: 400 });
+    expect(problem('mat L rib 90x80 tight')).toMatchObject({ what: 'mat-size', hi: 60 });
+    expect(problem('tooth back')).toMatchObject({ kind: 'not-there', zones: ['foreface', 'beard'] });
+  });
+
+  it('every sign and structure finding can be typed by its name and by every word for it', () => {
+    for (const sign of packs.signs.signs) {
+      const zone = packs.zones.zones.find(({ id }) => id === (sign.at[0] ?? 'rib'));
+      const place = sign.scope === 'zone' ? ` L ${zone?.name ?? ''}` : '';
+      for (const word of [sign.name, ...sign.words]) {
+        const read = readTyped(`${word}${place}`, packs);
+        const hit = read.ok && read.finds.some((find) => find.kind === 'sign' && find.sign.sign === sign.id);
+        expect(hit, `${sign.id}: ${word}${place} ${JSON.stringify(read)}`).toBe(true);
+      }
+    }
+    for (const { id, name } of packs.findings.findings) {
+      expect(finds(name)[0], id).toMatchObject({ kind: 'structure', finding: { finding: id } });
+    }
+  });
+});
+
+describe('suggestions', () => {
+  it('go on from what is typed, also over a slip of the finger', () => {
+    expect(suggestions('mat L sh', packs)).toContain('mat L shoulder');
+    expect(suggestions('hotspt', packs).join()).toMatch(/hotspot/);
+    expect(suggestions('mat ear 3x2', packs)).toEqual(['mat ear 3x2 L', 'mat ear 3x2 R', 'mat ear 3x2 both']);
+    expect(suggestions('x', packs)).toEqual([]);
+  });
+
+  it('every one of them is read when it is typed', () => {
+    const starts = packs.signs.signs
+      .flatMap(({ name, words }) => [name, ...words])
+      .map((word) => word.slice(0, 3));
+    for (const start of [...new Set(starts), 'mat L e', 'mat', 'redness b', 'hei', 'stan', 'high b']) {
+      for (const offer of suggestions(start, packs)) expect(readTyped(offer, packs).ok, offer).toBe(true);
+    }
+  });
+});
+
+describe('the sheet of finds', () => {
+  const blank = freshHands(
+    { measurements: {}, findings: [], coatType: 'wire', coatModifiers: [], dense: false, signs: [] },
+    { handling: 'easy', standingMinutes: null },
+  );
+
+  it('the same find in the same place replaces what was there', () => {
+    const once = finds('redness belly').reduce(withFind, blank);
+    const twice = finds('redness belly marked').reduce(withFind, once);
+    expect(twice.signs).toEqual([
+      { sign: 'redness', zone: 'belly', level: 'marked', sizeMm: null, note: '' },
+    ]);
+  });
+
+  it('mats keep their own numbers however many are taken off', () => {
+    const three = ['mat back', 'mat loin', 'mat croup'].flatMap(finds).reduce(withFind, blank);
+    expect(three.mats.map(({ id }) => id)).toEqual(['m1', 'm2', 'm3']);
+  });
+
+  it('what is gone is off it, in its place or everywhere', () => {
+    const sheet = ['lump L thigh 8', 'lump R thigh 9', 'mat back', 'high behind', 'shedding']
+      .flatMap(finds)
+      .reduce(withFind, blank);
+    const off = (typed: string) => finds(typed).reduce(withFind, sheet);
+    expect(off('lump L thigh gone').signs.map(({ zone }) => zone)).toEqual(['thigh.right']);
+    expect(off('no lumps').signs).toEqual([]);
+    expect(off('no mats').mats).toEqual([]);
+    expect(off('not high behind').findings).toEqual([]);
+    expect(off('no shedding').coatModifiers).toEqual([]);
+  });
+});

@@ -1,0 +1,69 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { breed, packs } from '../../testing/packs.ts';
+import { bodyOf } from '../body/body.ts';
+import { distance } from '../body/geometry.ts';
+import type { ZoneHair } from './coatContour.ts';
+import { coatContour } from './coatContour.ts';
+
+const { parts } = bodyOf(packs, breed('standard-poodle'), {}, []).views.side;
+const trunk = parts.find((part) => part.id === 'trunk');
+if (!trunk) throw new Error('no trunk');
+const upright = { curl: 1, layDeg: 90 };
+const even =
+  (stretchedMm: number, extra: Partial<ZoneHair> = {}) =>
+  () => ({ stretchedMm, ...extra });
+const depths = (hairOf: (zone: string) => ZoneHair, coat = upright) =>
+  coatContour(trunk, hairOf, coat).map((point, i) => distance(point, trunk.stations[i]?.point ?? point));
+
+describe('the coat over the skin', () => {
+  it('an even upright coat stands off by its length everywhere', () => {
+    for (const depth of depths(even(20))) expect(depth).toBeCloseTo(20, 6);
+  });
+
+  it('a coat that lies stands off by the sine of its lay on top of the dog', () => {
+    const top = trunk.landmarkStation.backMid ?? 0;
+    expect(depths(even(10), { curl: 1, layDeg: 30 })[top]).toBeCloseTo(5, 3);
+  });
+
+  it('long lying hair hangs below the dog by nearly its length', () => {
+    const under = trunk.landmarkStation.belly ?? 0;
+    const line = coatContour(trunk, even(90), { curl: 1, layDeg: 35 });
+    const skin = trunk.stations[under]?.point ?? { x: 0, y: 0 };
+    expect(skin.y - (line[under]?.y ?? 0)).toBeGreaterThan(75);
+  });
+
+  it('the curl coming back takes its share', () => {
+    const [a = 0] = depths(even(40), { curl: 0.6, layDeg: 90 });
+    expect(a).toBeCloseTo(24, 6);
+  });
+
+  it('a step between zones is bevelled, never taller than the longer side', () => {
+    const hair = (zone: string) => ({ stretchedMm: zone === 'back' ? 1 : 40 });
+    const all = depths(hair);
+    expect(Math.min(...all)).toBeGreaterThanOrEqual(1 - 1e-9);
+    expect(Math.max(...all)).toBeLessThanOrEqual(40 + 1e-9);
+  });
+
+  it('a shape gives a landmark its share of the length', () => {
+    const shaped = depths(even(30, { shape: { withers: 1, tailSet: 0.2 } }));
+    const at = (name: string) => shaped[trunk.landmarkStation[name] ?? 0] ?? 0;
+    expect(at('withers')).toBeGreaterThan(27);
+    expect(at('tailSet')).toBeLessThan(9);
+  });
+
+  it('more hair never brings the outline nearer the skin', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (mm, more) => {
+          const short = depths(even(mm));
+          const long = depths(even(mm + more));
+          return short.every((depth, i) => (long[i] ?? 0) >= depth - 1e-9);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+});

@@ -1,0 +1,115 @@
+/**
+ * The shape of a breed once its file is resolved (`resolveBreed.ts`): everything Kurrel knows of a breed. Core knows none
+ * by name.
+ */
+import type { BodyTemplate } from './archetypes.ts';
+import type { Purpose } from '../terms/dog.ts';
+import type { Source } from '../terms/source.ts';
+import type { Technique } from '../terms/tool.ts';
+import type { Usual } from './zones.ts';
+
+/** What a trim leaves in a zone. */
+export interface TrimArea extends Usual {
+  /** Stretched length, mm, as the trim is drawn. */
+  readonly mm: number;
+  /** Shortest and longest that still read as this trim. */
+  readonly range: readonly [number, number];
+  /** Share of the length at landmarks of the contour: how a dome or a column is shaped. */
+  readonly shape: Readonly<Record<string, number>> | null;
+  /** Lay of this hair where it differs from the coat's, degrees. */
+  readonly layDeg: number | null;
+  /** Drawn for a head of the breed's middle size: longer on a larger head. */
+  readonly scale: 'head' | null;
+  readonly source: Source;
+  readonly why: string | null;
+}
+
+/** What a trim, or a fallback of one, leaves by zone kind. */
+export type Areas = Readonly<Record<string, TrimArea>>;
+
+export interface Trim {
+  readonly id: string;
+  readonly name: string;
+  readonly purposes: readonly Purpose[];
+  readonly summary: string;
+  readonly source: Source;
+  /** Every zone kind has its area. */
+  readonly areas: Areas;
+  /** Clip lines of the breed that this trim uses. */
+  readonly lines: readonly string[];
+}
+
+/** A point of a clip line, tied to the dog. */
+export type Anchor =
+  | { readonly at: string }
+  | { readonly between: readonly [string, string]; readonly share: number }
+  | { readonly off: string; readonly toward: string; readonly mm: number }
+  | { readonly off: string; readonly toward: string; readonly fingers: number };
+
+export interface ClipLine {
+  readonly id: string;
+  readonly name: string;
+  readonly anchors: readonly Anchor[];
+  readonly source: Source;
+}
+
+/** Features of a dog with its coat on that the side view can tell. */
+export type Feature = 'lengthToHeight' | 'legToDepth' | 'topline' | 'underline';
+
+interface RuleBase {
+  readonly text: string;
+  readonly source: Source;
+  readonly severity: 'fault' | 'note';
+  readonly whenBroken: string;
+  /** A statement about show presentation says nothing of a pet trim; none means both. */
+  readonly purposes?: readonly Purpose[];
+}
+
+/** A statement of the standard that a machine can check. Lengths in mm, slopes in degrees. */
+export type Rule = RuleBase &
+  (
+    | { readonly kind: 'maxLength' | 'minLength'; readonly zones: readonly string[]; readonly mm: number }
+    | { readonly kind: 'lengthOrder'; readonly shorter: string; readonly longer: string }
+    | {
+        readonly kind: 'ratio' | 'slope';
+        readonly feature: Feature;
+        readonly range: readonly [number, number];
+      }
+    | { readonly kind: 'tuckUp'; readonly want: 'none' | 'moderate' | 'definite' }
+    | { readonly kind: 'untouched'; readonly zones: readonly string[] }
+    | { readonly kind: 'never'; readonly technique: Technique; readonly zones: readonly string[] }
+  );
+
+/** What the trim becomes where a matted part of it cannot be saved. */
+export interface Fallback {
+  /** Zone kinds whose loss brings it. */
+  readonly whenLost: readonly string[];
+  readonly name: string;
+  /** What is kept to the end to hold the dog by, said at the step. */
+  readonly keep: string | null;
+  readonly areas: Areas;
+  readonly source: Source;
+}
+
+export interface BreedPack {
+  readonly id: string;
+  readonly name: string;
+  /** Stands in for breeds that have no pack of their own yet. */
+  readonly generic: boolean;
+  readonly coat: string;
+  readonly dense: boolean;
+  readonly heightMm: readonly [number, number];
+  readonly weightKg: readonly [number, number];
+  readonly body: BodyTemplate;
+  readonly trims: readonly Trim[];
+  readonly fallbacks: readonly Fallback[];
+  readonly rules: readonly Rule[];
+  readonly lines: readonly ClipLine[];
+  readonly cautions: readonly {
+    readonly zones: readonly string[];
+    readonly text: string;
+    readonly source: Source;
+  }[];
+  readonly confusedWith: readonly { readonly breed: string; readonly text: string }[];
+  readonly statements: readonly { readonly text: string; readonly source: Source }[];
+}

@@ -1,0 +1,166 @@
+import { distance } from 'fastest-levenshtein';
+import type { Anchor } from './breed.ts';
+import type { BreedFile } from './breedFile.ts';
+import type { Packs } from './packs.ts';
+
+/** A name in a pack that names nothing: where it stands, and the nearest name that would. */
+export interface PackProblem {
+  readonly path: string;
+  readonly name: string;
+  readonly what: string;
+  readonly nearest: string | null;
+}
+
+type Say = (path: string, what: string, names: readonly string[], known: readonly string[]) => void;
+
+function collector(): { readonly problems: PackProblem[]; readonly say: Say } {
+  const problems: PackProblem[] = [];
+  const say: Say = (path, what, names, known) => {
+    for (const name of names) {
+      if (known.includes(name)) continue;
+      const byNearness = [...known].sort((a, b) => distance(a, name) - distance(b, name));
+      problems.push({ path, name, what, nearest: byNearness[0] ?? null });
+    }
+  };
+  return { problems, say };
+}
+
+const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id);
+
+/** Landmarks that a clip line, a shape or a displacement may name. */
+function landmarksOf({ archetypes }: Packs): readonly string[] {
+  const { skeleton, heads, ears, tails } = archetypes;
+  const joints = Math.max(0, ...tails.map(({ centre }) => centre.length));
+  return [
+    ...Object.keys(skeleton.landmarks),
+    ...skeleton.parts.flatMap(({ outline }) => outline),
+    ...heads.flatMap(({ landmarks }) => Object.keys(landmarks)),
+    ...ears.flatMap(({ landmarks }) => Object.keys(landmarks)),
+    ...Array.from({ length: joints }, (_, index) => `tail${index}`),
+    ...['tailRootTop', 'tailMidTop', 'tailEnd', 'tailMidUnder', 'tailRootUnder'],
+  ];
+}
+
+/** Every name in a breed's file that no pack has, with its path and the nearest name there is. */
+export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[] {
+  const { problems, say } = collector();
+  const zones = [...ids(packs.zones.zones), ...ids(packs.zones.groups)];
+  const landmarks = landmarksOf(packs);
+  const lines = ids(file.lines);
+  say('coat', 'coat type', [file.coat], ids(packs.coats.types));
+  say('body.archetype', 'archetype', [file.body.archetype], ids(packs.archetypes.archetypes));
+  say('body.moves', 'landmark', Object.keys(file.body.moves ?? {}), landmarks);
+  (file.areas ?? []).forEach((row, a) => say(`areas[${a}].zones`, 'zone', row.zones, [...zones, '*']));
+  file.trims.forEach((trim, t) => {
+    say(`trims[${t}].patterns`, 'pattern', trim.patterns, ids(packs.patterns.patterns));
+    say(`trims[${t}].lines`, 'line', trim.lines, lines);
+    trim.areas.forEach((row, a) => {
+      say(`trims[${t}].areas[${a}].zones`, 'zone', row.zones, [...zones, '*']);
+      say(`trims[${t}].areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), landmarks);
+    });
+  });
+  (file.fallbacks ?? []).forEach((fallback, f) => {
+    say(`fallbacks[${f}].whenLost`, 'zone', fallback.whenLost, zones);
+    fallback.areas.forEach((row, a) => say(`fallbacks[${f}].areas[${a}].zones`, 'zone', row.zones, zones));
+  });
+  file.rules.forEach((rule, r) => {
+    const named =
+      'zones' in rule ? rule.zones : rule.kind === 'lengthOrder' ? [rule.shorter, rule.longer] : [];
+    say(`rules[${r}]`, 'zone', named, zones);
+  });
+  file.lines.forEach((line, l) => {
+    line.anchors.forEach((anchor, a) =>
+      say(`lines[${l}].anchors[${a}]`, 'landmark', named(anchor), landmarks),
+    );
+  });
+  file.cautions.forEach((caution, c) => say(`cautions[${c}].zones`, 'zone', caution.zones, zones));
+  return problems;
+}
+
+function named(anchor: Anchor): readonly string[] {
+  if ('at' in anchor) return [anchor.at];
+  return 'between' in anchor ? anchor.between : [anchor.off, anchor.toward];
+}
+
+/** Every name in the shared packs that no pack has, with its path and the nearest name there is. */
+export function checkPacks(packs: Packs): readonly PackProblem[] {
+  const { problems, say } = collector();
+  const zones = ids(packs.zones.zones);
+  const organs = [...new Set(packs.zones.zones.flatMap((zone) => zone.organs))];
+  const cautions = ids(packs.safety.cautions);
+  const restrictions = ids(packs.safety.restrictions);
+  const types = ids(packs.coats.types);
+  const signs = ids(packs.signs.signs);
+  const landmarks = landmarksOf(packs);
+  const some = (name: string | null) => (name === null ? [] : [name]);
+  packs.zones.zones.forEach((zone) => {
+    say(`zones.${zone.id}.near`, 'zone', zone.near, zones);
+    say(`zones.${zone.id}.organs`, 'organ', zone.organs, organs);
+    say(`zones.${zone.id}.cautions`, 'caution', zone.cautions, cautions);
+    say(`zones.${zone.id}.like`, 'zone', some(zone.like), zones);
+  });
+  packs.patterns.patterns.forEach((pattern) => {
+    pattern.areas.forEach((row, a) => {
+      const groups = ids(packs.zones.groups);
+      say(`patterns.${pattern.id}.areas[${a}].zones`, 'zone', row.zones, [...zones, ...groups, '*']);
+      say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), landmarks);
+    });
+  });
+  packs.safety.restrictions.forEach(({ id, zones: at, except }) => {
+    say(`safety.restrictions.${id}.zones`, 'zone', at, [...zones, '*']);
+    say(`safety.restrictions.${id}.except`, 'zone', except, zones);
+  });
+  packs.safety.cautions.forEach(({ id, when }) => {
+    say(`safety.cautions.${id}.when.signs`, 'sign', when?.signs ?? [], signs);
+  });
+  packs.signs.signs.forEach((sign) => {
+    say(`signs.${sign.id}.at`, 'zone', sign.at, zones);
+    say(`signs.${sign.id}.restriction`, 'restriction', some(sign.restriction), restrictions);
+    say(`signs.${sign.id}.stop`, 'stop', some(sign.stop), ids(packs.safety.stops));
+    say(`signs.${sign.id}.group`, 'group', [sign.group], ids(packs.signs.groups));
+  });
+  packs.signs.temper.handling.forEach(({ id, restriction }) => {
+    say(`signs.temper.${id}.restriction`, 'restriction', some(restriction), restrictions);
+  });
+  packs.coats.modifiers.forEach(({ id, appliesTo, restriction }) => {
+    say(`coats.modifiers.${id}.appliesTo`, 'coat type', appliesTo, types);
+    say(`coats.modifiers.${id}.restriction`, 'restriction', some(restriction), restrictions);
+  });
+  packs.coats.types.forEach(({ id, fullSharesAt }) => {
+    say(`coats.types.${id}.fullSharesAt`, 'zone', Object.keys(fullSharesAt), zones);
+  });
+  packs.mats.brings.forEach(({ zones: at, restriction }, index) => {
+    say(`mats.brings[${index}].zones`, 'zone', at, zones);
+    say(`mats.brings[${index}].restriction`, 'restriction', [restriction], restrictions);
+  });
+  packs.schools.schools.forEach(({ id, default: usual, answers }) => {
+    say(`schools.${id}.default`, 'answer', [usual], ids(answers));
+    for (const { id: answer, effects } of answers) {
+      for (const effect of effects) say(`schools.${id}.${answer}`, 'zone', effect.zones, [...zones, '*']);
+    }
+  });
+  packs.findings.findings.forEach(({ id, at, balance, moves }) => {
+    say(`findings.${id}.at`, 'zone', at, zones);
+    say(`findings.${id}.moves`, 'landmark', Object.keys(moves), landmarks);
+    say(
+      `findings.${id}.balance`,
+      'zone',
+      balance.flatMap((one) => one.zones),
+      zones,
+    );
+  });
+  packs.tools.kinds.forEach(({ id, carriers }) => {
+    say(`tools.kinds.${id}.carriers`, 'tool kind', carriers, ids(packs.tools.kinds));
+  });
+  packs.tools.techniques.forEach(({ id, cautions: at }) => {
+    say(`tools.techniques.${id}.cautions`, 'caution', at, cautions);
+  });
+  const found = { restriction: restrictions, sign: signs, modifier: ids(packs.coats.modifiers) };
+  packs.times.factors.forEach(({ of, id, parts }, index) => {
+    say(`times.factors[${index}].id`, of, [id], found[of]);
+    say(`times.factors[${index}].parts`, 'part', parts, [...ids(packs.times.parts), '*']);
+  });
+  say('times.cosmetic', 'part', packs.times.cosmetic, ids(packs.times.parts));
+  say('times.regions', 'part', Object.values(packs.times.regions), ids(packs.times.parts));
+  return problems;
+}

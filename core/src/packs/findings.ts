@@ -1,0 +1,23 @@
+/** The shape of `packs/findings.json`: what hands find, where it moves the drawing and what the plan does about it. */
+import type { Source } from '../terms/source.ts';
+import type { Pair } from './archetypes.ts';
+
+export interface StructureFinding {
+  readonly id: string;
+  readonly name: string;
+  /** Displacement of landmarks when marked, in heights at withers; half of it when mild. */
+  readonly moves: Readonly<Record<string, Pair>>;
+  /** What a groomer does about it: millimetres added (+) or taken (−) where marked; half when mild. */
+  readonly balance: readonly { readonly zones: readonly string[]; readonly mm: number }[];
+  readonly advice: string;
+  /** Other words for it, and the zone kinds where the hand is when it is felt. */
+  readonly words: readonly string[];
+  readonly at: readonly string[];
+  /** May be there on one side only. */
+  readonly sided: boolean;
+  readonly source: Source;
+}
+
+export interface FindingPack {
+  readonly findings: readonly StructureFinding[];
+}

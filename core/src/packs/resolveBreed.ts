@@ -1,0 +1,58 @@
+import type { AreaRow, BreedFile, Pattern, PatternPack } from './breedFile.ts';
+import type { Areas, BreedPack, TrimArea } from './breed.ts';
+import { byId, MisuseError } from '../terms/failure.ts';
+import type { Source } from '../terms/source.ts';
+import type { ZoneKind, ZonePack } from './zones.ts';
+
+type Row = AreaRow & { readonly source: Source };
+
+/**
+ * A breed as core reads it: every trim's patterns and rows laid over the zones' usual way of working, row by row, so that
+ * each zone kind has one complete area. A zone that is `like` another takes that one's rows and then its own.
+ * @throws MisuseError naming the trim and zone that no row gives a length, or a pattern that is not in the pack.
+ */
+export function resolveBreed(file: BreedFile, patterns: PatternPack, zones: ZonePack): BreedPack {
+  const trims = file.trims.map((trim) => {
+    const used = trim.patterns.map((id) => byId('pattern', patterns.patterns, id));
+    const own = [...(file.areas ?? []), ...trim.areas];
+    const rows = [...used.flatMap(rowsOf), ...withSource(own, trim.source)];
+    const { id, name, purposes, summary, source, lines } = trim;
+    const areas = areasOf(rows, zones, `${file.id}, trim ${id}`);
+    return { id, name, purposes, summary, source, lines, areas };
+  });
+  const fallbacks = (file.fallbacks ?? []).map((fallback) => {
+    const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, zones)));
+    const kinds = zones.zones.filter((kind) => named.has(kind.id));
+    const rows = withSource(fallback.areas, fallback.source);
+    return { ...fallback, areas: areasOf(rows, { ...zones, zones: kinds }, `${file.id}, ${fallback.name}`) };
+  });
+  return { ...file, trims, fallbacks };
+}
+
+const withSource = (rows: readonly AreaRow[], source: Source): readonly Row[] =>
+  rows.map((row) => ({ ...row, source: row.source ?? source }));
+
+const rowsOf = (pattern: Pattern): readonly Row[] => withSource(pattern.areas, pattern.source);
+
+function areasOf(rows: readonly Row[], pack: ZonePack, where: string): Areas {
+  const named = rows.map((row) => ({ ...row, zones: zonesIn(row.zones, pack) }));
+  return Object.fromEntries(pack.zones.map((kind) => [kind.id, areaOf(named, kind, where)]));
+}
+
+function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
+  let area: Partial<TrimArea> = { ...kind.usual, shape: null, layDeg: null, scale: null, why: null };
+  for (const { zones, ...says } of rows) {
+    if (bears(zones, kind)) area = { ...area, ...says };
+  }
+  if (area.mm === undefined || area.range === undefined) {
+    throw new MisuseError(`${where}: nothing says what to leave at "${kind.id}"`);
+  }
+  return area as TrimArea;
+}
+
+/** Groups spelled out. */
+const zonesIn = (names: readonly string[], { groups }: ZonePack): readonly string[] =>
+  names.flatMap((name) => groups.find(({ id }) => id === name)?.zones ?? [name]);
+
+const bears = (zones: readonly string[], { id, like }: ZoneKind) =>
+  zones.includes('*') || zones.includes(id) || (like !== null && zones.includes(like));

@@ -1,0 +1,59 @@
+/** The shape of `packs/schools.json`: questions on which good groomers disagree, and what each answer changes. */
+import type { Clipping, Purpose } from '../terms/dog.ts';
+import type { Source } from '../terms/source.ts';
+import type { Direction, Technique } from '../terms/tool.ts';
+
+export interface SchoolEffect {
+  /** Zone kinds; `*` for all. */
+  readonly zones: readonly string[];
+  readonly purposes?: readonly Purpose[];
+  /** Only on coats that strip (or do not), or whose row says this of clipping. */
+  readonly strips?: boolean;
+  readonly clipping?: readonly Clipping[];
+  /** Only where the zone is matted, or only where it is not. */
+  readonly matted?: boolean;
+  /** The zone as the breed's own trim has it that does it with one of these first, where it has one. */
+  readonly borrow?: readonly Technique[];
+  readonly forbid?: readonly Technique[];
+  readonly prefer?: readonly Technique[];
+  /** The way of the lay, where the trim goes against it. */
+  readonly direction?: Direction;
+  /** One blade longer than drawn. */
+  readonly oneLonger?: boolean;
+  /** The trim's length times this. */
+  readonly share?: number;
+  /** Shown at the step. */
+  readonly text?: string;
+}
+
+/** Questions that core itself asks: may a coat be shaved, are mats saved, is there a rough clip. */
+export type SchoolRole = 'shaving' | 'mats' | 'rough-clip';
+/** What an answer to one of those means. */
+export type AnswerRole = 'decline' | 'consent' | 'save' | 'clip' | 'by-coat' | 'always' | 'never';
+
+export interface SchoolAnswer {
+  readonly id: string;
+  readonly name: string;
+  readonly text: string;
+  readonly role: AnswerRole | null;
+  /** Where the salon has given this answer, no dog gets another. */
+  readonly binds: boolean;
+  readonly effects: readonly SchoolEffect[];
+}
+
+export interface SchoolQuestion {
+  readonly id: string;
+  readonly question: string;
+  readonly role: SchoolRole | null;
+  readonly default: string;
+  readonly why: string;
+  readonly source: Source;
+  readonly answers: readonly SchoolAnswer[];
+}
+
+export interface SchoolPack {
+  readonly schools: readonly SchoolQuestion[];
+}
+
+/** The answer to each question by its id. */
+export type Schools = Readonly<Record<string, string>>;

@@ -1,0 +1,52 @@
+/** The shape of `packs/times.json`: how long the parts of a visit take (trade priors). */
+import type { Severity } from '../terms/dog.ts';
+import type { Source } from '../terms/source.ts';
+import type { Technique } from '../terms/tool.ts';
+import type { Region } from '../terms/zone.ts';
+
+export interface TimePart {
+  readonly id: string;
+  readonly name: string;
+  /** The part that drying minutes go to; the part a rough clip lengthens. */
+  readonly role: 'dry' | 'rough-clip' | null;
+  readonly fixed: number;
+  /** Minutes per m² of dog. */
+  readonly perM2: number;
+  readonly source: Source;
+}
+
+export interface TimePack {
+  readonly parts: readonly TimePart[];
+  /** The part that the zones of a region belong to. */
+  readonly regions: Readonly<Record<Region, string>>;
+  /** Minutes for a m² of skin on an open flank. */
+  readonly perM2: Readonly<Record<Technique, number>>;
+  readonly drying: { readonly towelledShare: number; readonly mlPerMinute: number };
+  /** What makes some parts longer (`*`: all). */
+  readonly factors: readonly {
+    readonly of: 'restriction' | 'sign' | 'modifier';
+    readonly id: string;
+    /** Only at this level of the sign. */
+    readonly level?: Severity;
+    readonly parts: readonly string[];
+    readonly factor: number;
+    readonly text: string;
+  }[];
+  readonly denseFactor: number;
+  readonly traineeFactor: number;
+  /** Log sd: of a prior for one groomer, of mats, of one logged part around its mean, of a dog's or groomer's own pace. */
+  readonly spread: {
+    readonly own: number;
+    readonly mats: number;
+    readonly observed: number;
+    readonly history: number;
+  };
+  /** A rough clip costs this share of the body's minutes. */
+  readonly roughClipShare: number;
+  /** Rest between two sittings, and the sittings a dog has in one visit. */
+  readonly pauseMinutes: number;
+  readonly sittingsPerVisit: number;
+  /** Parts that may be dropped, the first to go first. */
+  readonly cosmetic: readonly string[];
+  readonly source: Source;
+}

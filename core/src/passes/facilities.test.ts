@@ -1,0 +1,147 @@
+import fc from 'fast-check';
+import highsLoader from 'highs';
+import { describe, expect, it } from 'vitest';
+import { breeds, fullDrawer, packs } from '../../testing/packs.ts';
+import type { TrimArea } from '../packs/breed.ts';
+import { coatOf } from '../coat/hair.ts';
+import { dogZones } from '../packs/zones.ts';
+import { toolOptions } from '../tools/drawer.ts';
+import { cheapestFacilities } from './facilities.ts';
+import type { ZoneDemand } from './pickTools.ts';
+import { pickTools, toolCosts } from './pickTools.ts';
+
+const instance = (clients: number, facilities: number) =>
+  fc.array(
+    fc.array(
+      fc.oneof({ weight: 4, arbitrary: fc.double({ min: 0, max: 9, noNaN: true }) }, fc.constant(Infinity)),
+      {
+        minLength: facilities,
+        maxLength: facilities,
+      },
+    ),
+    { minLength: clients, maxLength: clients },
+  );
+
+const prices = (facilities: number) =>
+  fc
+    .array(fc.double({ min: 0, max: 6, noNaN: true }), { minLength: facilities, maxLength: facilities })
+    .map((list) => Float64Array.from(list));
+const alike = (facilities: number, price: number) => new Float64Array(facilities).fill(price);
+
+/** Every client must be servable: give facility 0 a finite cost where a row has none. */
+const servable = (rows: readonly (readonly number[])[]) =>
+  rows.map((row) => Float64Array.from(row.some((c) => c < Infinity) ? row : [5, ...row.slice(1)]));
+
+function bruteForce(costs: readonly Float64Array[], opening: Float64Array): number {
+  const facilities = costs[0]?.length ?? 0;
+  let best = Infinity;
+  for (let mask = 1; mask < 1 << facilities; mask++) {
+    let cost = 0;
+    for (let f = 0; f < facilities; f++) if (mask & (1 << f)) cost += opening[f] ?? 0;
+    for (const row of costs) cost += Math.min(...[...row].map((c, f) => (mask & (1 << f) ? c : Infinity)));
+    best = Math.min(best, cost);
+  }
+  return best;
+}
+
+describe('which tools to pick up', () => {
+  it('agrees with trying every set', () => {
+    fc.assert(
+      fc.property(instance(6, 8), prices(8), (rows, opening) => {
+        const costs = servable(rows);
+        const solved = cheapestFacilities(costs, opening);
+        expect(solved.cost).toBeCloseTo(bruteForce(costs, opening), 7);
+        expect(solved.lowerBound).toBeCloseTo(solved.cost, 7);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('agrees with a mixed-integer solver on problems the size of a whole dog', async () => {
+    const highs = await highsLoader();
+    const seeds = fc.sample(instance(40, 24), { numRuns: 3, seed: 20 });
+    for (const rows of seeds) {
+      const costs = servable(rows);
+      const solved = cheapestFacilities(costs, alike(24, 2.5));
+      expect(solved.cost).toBeCloseTo(highs.solve(asLp(costs, alike(24, 2.5))).ObjectiveValue, 5);
+    }
+  }, 60_000);
+
+  it.each(breeds.map((pack) => [pack.id, pack] as const))(
+    'agrees with it on the real trims of %s',
+    async (_id, pack) => {
+      const highs = await highsLoader();
+      const options = toolOptions(fullDrawer, packs.tools, coatOf(packs.coats, pack.coat, []));
+      for (const trim of pack.trims) {
+        const zones = dogZones(packs.zones).flatMap(({ id, kind }) => {
+          const area = trim.areas[kind.id];
+          return area ? [demandOf(id, area)] : [];
+        });
+        const problem = { zones, options, tools: packs.tools };
+        const { costs, opening } = toolCosts(problem);
+        if (costs.length === 0) continue;
+        const exact = highs.solve(asLp(costs, opening)).ObjectiveValue;
+        expect(pickTools(problem).cost, trim.id).toBeCloseTo(exact, 5);
+      }
+    },
+    60_000,
+  );
+
+  it('opens nothing for no zones, and one tool when picking up is dear', () => {
+    expect(cheapestFacilities([], alike(0, 1))).toEqual({ open: [], cost: 0, nodes: 0, lowerBound: 0 });
+    const crossed = [Float64Array.of(0, 3), Float64Array.of(3, 0)];
+    expect(cheapestFacilities(crossed, alike(2, 100)).open).toHaveLength(1);
+    expect(cheapestFacilities(crossed, Float64Array.of(1, 2.5)).open).toEqual([0, 1]);
+    expect(cheapestFacilities(crossed, Float64Array.of(1, 3.5)).open).toEqual([0]);
+  });
+
+  it('out of nodes it gives the best it has, with a bound that is true', () => {
+    fc.assert(
+      fc.property(instance(9, 9), prices(9), (rows, opening) => {
+        const costs = servable(rows);
+        const cut = cheapestFacilities(costs, opening, 2);
+        const exact = bruteForce(costs, opening);
+        expect(cut.cost).toBeGreaterThanOrEqual(exact - 1e-7);
+        expect(cut.lowerBound).toBeLessThanOrEqual(exact + 1e-7);
+        expect(cut.nodes).toBeLessThanOrEqual(2);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+function demandOf(id: string, area: TrimArea): ZoneDemand {
+  return {
+    id,
+    targetMm: area.mm,
+    toleranceMm: Math.max(0.4, 0.12 * area.mm),
+    loMm: 0,
+    hiMm: 400,
+    techniques: area.techniques,
+    directions: ['with', 'against'],
+    skipTooth: false,
+    denserHere: false,
+    finishes: area.finishes,
+    drawnDirection: area.direction,
+    restricted: false,
+  };
+}
+
+function asLp(costs: readonly Float64Array[], opening: Float64Array): string {
+  const terms: string[] = [];
+  const rows: string[] = [];
+  const names = new Set<string>();
+  costs.forEach((row, z) => {
+    const serving: string[] = [];
+    row.forEach((cost, f) => {
+      if (cost === Infinity) return;
+      terms.push(`${cost.toFixed(9)} x${z}_${f}`);
+      serving.push(`x${z}_${f}`);
+      rows.push(`l${z}_${f}: x${z}_${f} - y${f} <= 0`);
+      names.add(`y${f}`);
+    });
+    rows.push(`s${z}: ${serving.join(' + ')} = 1`);
+  });
+  for (const y of names) terms.push(`${(opening[Number(y.slice(1))] ?? 0).toFixed(9)} ${y}`);
+  return `Minimize\n obj: ${terms.join('\n + ')}\nSubject To\n ${rows.join('\n ')}\nBinary\n ${[...names].join('\n ')}\nEnd\n`;
+}

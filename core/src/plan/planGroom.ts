@@ -1,0 +1,72 @@
+import type { Case } from '../case/resolveCase.ts';
+import { fallbackConflicts, judgeMats } from '../mats/judge.ts';
+import { pickTools } from '../passes/pickTools.ts';
+import { targetsOf } from '../targets/targetsOf.ts';
+import { visitCautions } from '../welfare/cautions.ts';
+import { finish } from './finish.ts';
+import type { Plan, Remark, ZonePlan } from './plan.ts';
+import { CORE_VERSION } from './plan.ts';
+import { roughClipOf } from './roughClip.ts';
+import { settle } from './settle.ts';
+import { withSides } from './sides.ts';
+
+/**
+ * The plan for a case: for every zone what to leave, with what, and every reason in the order it was applied: welfare,
+ * the hair that exists, standard and wish, the balance for this dog's structure, the groomer's override, the drawer.
+ * Contradictions become `conflicts`; nothing about a dog throws.
+ * @throws MisuseError when the case names something the packs do not have.
+ */
+export function planGroom(resolved: Case): Plan {
+  const mats = judgeMats(resolved);
+  const { visit } = mats;
+  const { packs, breed, coat, trim, restrictions } = visit;
+  const targets = withSides(visit, targetsOf(mats));
+  const settled = targets.map((target) => settle(visit, target));
+  const picked = pickTools({
+    zones: settled.flatMap(({ demand }) => demand ?? []),
+    options: visit.options,
+    tools: packs.tools,
+  });
+  const finished = settled.map((one) => {
+    const { id } = one.target.zone;
+    return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id));
+  });
+  const zones = finished.map(({ zone }) => zone);
+  const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
+  return {
+    coreVersion: CORE_VERSION,
+    packsVersion: packs.version,
+    breed: breed.id,
+    trim: trim.id,
+    coat: {
+      name: coat.name,
+      layDeg: coat.layDeg,
+      curl: coat.curl,
+      changedBy: coat.changedBy.map(({ name, effect, source }) => ({ name, effect, source })),
+    },
+    zones,
+    tools: toolsUsed(zones),
+    toolsGap: picked.cost > 0 ? (picked.cost - picked.lowerBound) / picked.cost : 0,
+    conflicts: [...fallbackConflicts(mats), ...finished.flatMap(({ conflicts }) => conflicts)],
+    remember: remarks(restrictions),
+    cautions: visitCautions(visit, techniques).map(({ text }) => text),
+    standingMinutes: visit.standing.said ? visit.standing.minutes : null,
+    mats: mats.plan,
+    roughClip: roughClipOf(visit, mats.plan),
+  };
+}
+
+function remarks(restrictions: Case['restrictions']): readonly Remark[] {
+  const whole = restrictions.filter(({ kind }) => kind.scope === 'dog');
+  return [...new Map(whole.map(({ kind: { id, name, text } }) => [id, { name, text }])).values()];
+}
+
+function toolsUsed(zones: readonly ZonePlan[]): Plan['tools'] {
+  const used = new Map<string, { toolId: string; label: string; zones: number }>();
+  for (const { tool } of zones) {
+    if (!tool) continue;
+    const entry = used.get(tool.toolId) ?? { toolId: tool.toolId, label: tool.label, zones: 0 };
+    used.set(tool.toolId, { ...entry, zones: entry.zones + 1 });
+  }
+  return [...used.values()].sort((a, b) => b.zones - a.zones);
+}

@@ -1,0 +1,415 @@
+import type { Case } from '../case/resolveCase.ts';
+import { daysToReach, growthIn } from '../coat/hair.ts';
+import { byId } from '../terms/failure.ts';
+import type { JudgedMats } from '../mats/judge.ts';
+import type { BladeStep, JudgedMat } from '../mats/matPlan.ts';
+import type { TrimArea } from '../packs/breed.ts';
+import type { DogZone } from '../packs/zones.ts';
+import type { Conflict } from '../terms/conflict.ts';
+import { conflict } from '../terms/conflict.ts';
+import type { Reason } from '../terms/reason.ts';
+import { reason } from '../terms/reason.ts';
+import type { Direction, Technique } from '../terms/tool.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import type { Welfare } from '../welfare/restrictionsAt.ts';
+import { restrictionsAt } from '../welfare/restrictionsAt.ts';
+import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
+import { oneLongerMm } from './longer.ts';
+import type { Schooled } from './schooled.ts';
+import { schooled } from './schooled.ts';
+import { wished } from './wished.ts';
+
+/** What to leave in a zone and how it may be done, settled but for the groomer's override and the tool. */
+export interface ZoneTarget {
+  readonly zone: DogZone;
+  readonly area: TrimArea;
+  readonly welfare: Welfare;
+  readonly mm: number;
+  /** What wish and trim wanted before the hair had its say, mm. */
+  readonly wantedMm: number;
+  readonly floorMm: number;
+  /** What set the floor, by name; null where it is the zone's own skin. */
+  readonly floorBy: string | null;
+  /** Infinity where the hair is not known. */
+  readonly ceilingMm: number;
+  readonly ceilingBy: 'hair' | 'mat' | null;
+  /** No tool may leave less, mm: the floor, or on a first visit what the trim draws. */
+  readonly leastMm: number;
+  /** The wanted one first; none where nothing may be done. */
+  readonly techniques: readonly Technique[];
+  /** Techniques that welfare, house rules or the coat have taken away. */
+  readonly forbidden: readonly Technique[];
+  readonly directions: readonly Direction[];
+  readonly drawnDirection: Direction;
+  readonly denserHere: boolean;
+  /** A lost part of the trim has changed how this is drawn. */
+  readonly restyled: boolean;
+  /** Nothing is done here. */
+  readonly untouched: boolean;
+  /** The mat that takes the zone, and the blade that goes under it. */
+  readonly lost: JudgedMat | null;
+  readonly blade: BladeStep | null;
+  readonly reasons: readonly Reason[];
+  readonly conflicts: readonly Conflict[];
+  readonly texts: readonly string[];
+}
+
+/** A balance for a structure finding changes a length by no more than this share of it. */
+const BALANCE_SHARE = 0.4;
+/** Hair this share short of the target is the target. */
+const AS_GOOD_AS = 0.02;
+
+/**
+ * The target of every zone of the dog: for show the standard and then the handler's taste within it, for a pet the
+ * owner's wish and then the trim; then the balance for what the hands found; all within what welfare and hair allow.
+ * @throws MisuseError when the trim has no area for a zone.
+ */
+export function targetsOf({ visit, plan, lost, fallbacks }: JudgedMats): readonly ZoneTarget[] {
+  const mattedShort = [...lost.values()].some(
+    ({ blade }) => blade !== null && blade.leavesMm < visit.packs.safety.shortestWish.mm,
+  );
+  return visit.zones.map((zone) => {
+    const fallback = fallbacks.findLast(({ areas }) => areas[zone.kind.id] !== undefined);
+    const drawn = fallback?.areas[zone.kind.id] ?? visit.trim.areas[zone.kind.id];
+    const area = scaled(visit, drawn ?? byId('area', [], zone.kind.id));
+    const brought = fallbacks.find(({ whenLost }) => lost.has(zone.id) && whenLost.includes(zone.kind.id));
+    const here = plan?.mats.filter(({ mat }) => mat.zone === zone.id) ?? [];
+    const settled = targetOf(visit, zone, area, {
+      name: fallback?.name ?? visit.trim.name,
+      restyled: fallback !== undefined,
+      here,
+      lost: lost.get(zone.id) ?? null,
+      mattedShort,
+    });
+    return brought?.keep == null ? settled : { ...settled, texts: [...settled.texts, brought.keep] };
+  });
+}
+
+/** Lengths drawn for a head of the breed's middle size, for this dog's head. */
+function scaled({ headShare }: Case, area: TrimArea): TrimArea {
+  if (area.scale !== 'head' || headShare === 1) return area;
+  return { ...area, mm: area.mm * headShare, range: [area.range[0] * headShare, area.range[1] * headShare] };
+}
+
+interface Matted {
+  /** The trim or fallback that draws the zone. */
+  readonly name: string;
+  readonly restyled: boolean;
+  readonly here: readonly JudgedMat[];
+  readonly lost: JudgedMat | null;
+  readonly mattedShort: boolean;
+}
+
+function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): ZoneTarget {
+  const { packs, coat, purpose } = visit;
+  const { lost } = matted;
+  const welfare = restrictionsAt(visit, zone);
+  const school = schooled(visit, zone, drawn, matted.here.length > 0);
+  const { area } = school;
+  const shaving = shavingAt(visit, zone, area);
+  const hairMm = visit.hairMm[zone.id];
+  const ceilingMm = Math.min(hairMm ?? Infinity, lost?.blade?.leavesMm ?? Infinity);
+  const shaveMm = shaving === 'consented' ? shaveFloorMm(visit, zone) : 0;
+  const floorMm = Math.max(welfare.floorMm, shaveMm);
+  const conflicts: Conflict[] = [];
+
+  const asked = wished(visit, zone, area, matted.mattedShort);
+  const drawnReason = reason('standard', 'trim', matted.name, area.source, {
+    kind: 'target',
+    mm: area.mm,
+    range: area.range,
+  });
+  const wishReasons: Reason[] = [];
+  let mm = area.mm;
+  if (asked) {
+    const beyond = asked.mm < area.range[0] || asked.mm > area.range[1];
+    const standardWins = purpose === 'show' && beyond;
+    const declined =
+      asked.rule === 'wish-all-over' && visit.shaving.answer === 'declined' && !visit.wish.vetAsks;
+    const wins = !standardWins && !declined;
+    const source = purpose === 'show' ? 'groomer' : 'owner';
+    const wish = reason('wish', asked.rule, asked.about, source, { kind: 'target', mm: asked.mm });
+    wishReasons.push(
+      { ...drawnReason, overruled: wins && asked.mm !== area.mm },
+      { ...wish, overruled: !wins },
+    );
+    if (wins) mm = asked.mm;
+    if (standardWins) conflicts.push(conflict('standard-over-wish', zone.id, area.mm, asked.mm, matted.name));
+    const speaks = zone.kind.role === 'body-length';
+    if (declined && visit.shaving.policy && speaks) {
+      const { text, alternatives } = visit.shaving.policy;
+      const kind = visit.shaving.never ? 'shaving-never' : 'shaving-declined';
+      conflicts.push(conflict(kind, zone.id, area.mm, asked.tooShortMm ?? asked.mm, text, { alternatives }));
+    } else if (asked.tooShortMm !== null && !declined && speaks) {
+      const { text } = packs.safety.shortestWish;
+      conflicts.push(conflict('wish-too-short', zone.id, asked.mm, asked.tooShortMm, text));
+    }
+  } else wishReasons.push(drawnReason);
+  const allOver =
+    asked?.rule === 'wish-all-over' && !wishReasons.some((r) => r.rule === 'wish-all-over' && r.overruled);
+
+  const structure: Reason[] = [];
+  const change = (toMm: number, why: Reason) => {
+    structure.push({ ...why, effect: { kind: 'change', mm: toMm - mm } });
+    mm = toMm;
+  };
+  const [first] = school.techniques;
+  const bladed = first !== undefined && techniqueKind(packs.tools, first).onSkin;
+  if (area.techniques[0] !== 'leave' || asked) {
+    for (const { by, why } of balances(visit, zone)) {
+      change(mm + Math.min(BALANCE_SHARE * mm, Math.max(-BALANCE_SHARE * mm, by)), why);
+    }
+    for (const { share, why } of seenShares(visit, zone, bladed)) {
+      const least = Math.min(mm, area.range[0]);
+      change(share < 1 ? Math.max(least, mm * share) : mm * share, why);
+    }
+    if (coat.lengthShare !== 1) {
+      const [modifier] = coat.changedBy.filter(({ lengthShare }) => lengthShare !== 1);
+      if (modifier)
+        change(mm * coat.lengthShare, reason('structure', 'coat-modifier', modifier.name, modifier.source));
+    }
+    for (const { kind, effects } of welfare.here) {
+      const { lengthShare } = effects;
+      if (lengthShare === undefined) continue;
+      change(mm * lengthShare, reason('welfare', 'restriction', kind.name, kind.source));
+    }
+    const cover = welfare.beside.find(({ effects }) => effects.neighboursAddMm === welfare.coverMm);
+    if (cover)
+      change(mm + welfare.coverMm, reason('structure', 'cover-patch', cover.kind.name, cover.kind.source));
+    mm *= school.share;
+  }
+
+  let leastMm = floorMm;
+  const longer = oneLongerMm(packs.tools, mm);
+  const kinder = welfare.oneLonger;
+  if (bladed && longer > mm && (kinder !== null || school.oneLonger)) {
+    leastMm = Math.max(leastMm, Math.min(mm, drawn.mm));
+    const why = kinder
+      ? reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source)
+      : reason('standard', 'school', school.reasons[0]?.about ?? '', 'custom');
+    change(longer, why);
+  }
+
+  if (mm < floorMm) {
+    const by = welfare.floorBy?.name ?? (shaveMm > 0 ? coat.name : zone.kind.name);
+    conflicts.push(conflict('welfare-over-wish', zone.id, floorMm, mm, by));
+    mm = floorMm;
+  }
+  const wantedMm = mm;
+  if (mm > ceilingMm) {
+    if (ceilingMm < area.range[0] && !allOver && !lost) {
+      const days = daysToReach(growthIn(coat, zone.kind), ceilingMm, mm);
+      conflicts.push(conflict('hair-missing', zone.id, ceilingMm, mm, matted.name, { daysToGrow: days }));
+    }
+    mm = ceilingMm;
+  }
+
+  const techniques = techniquesFor(visit, school, welfare, shaving, { mm, allOver });
+  const directions = welfare.directions.filter((d) => d !== 'across' || area.direction === 'across');
+  const blade = lost?.blade ?? null;
+  const untouched =
+    welfare.leaveAlone !== null ||
+    (lost !== null && blade === null) ||
+    (blade === null && (techniques.length === 0 || leavesHair(area, ceilingMm, mm, allOver)));
+  const denser = denserHere(visit, zone);
+  return {
+    zone,
+    area,
+    welfare,
+    mm,
+    wantedMm,
+    floorMm,
+    floorBy: welfare.floorBy?.name ?? (shaveMm > 0 ? coat.name : null),
+    ceilingMm,
+    ceilingBy:
+      ceilingMm === Infinity ? null : lost?.blade && ceilingMm < (hairMm ?? Infinity) ? 'mat' : 'hair',
+    leastMm,
+    techniques,
+    forbidden: school.techniques.filter(
+      (technique) => technique !== 'leave' && !techniques.includes(technique),
+    ),
+    directions,
+    drawnDirection:
+      school.turned || welfare.oneLonger !== null || !directions.includes(area.direction)
+        ? 'with'
+        : area.direction,
+    denserHere: denser !== null,
+    restyled: matted.restyled,
+    untouched,
+    lost,
+    blade,
+    reasons: [
+      ...welfareReasons(visit, welfare, shaving, shaveMm),
+      ...matReasons(matted),
+      ...hairReasons(visit, zone, hairMm),
+      ...coatReasons(visit, area, school),
+      ...wishReasons,
+      ...school.reasons,
+      ...structure,
+      ...(denser ? [denser] : []),
+    ],
+    conflicts: lost
+      ? [lossConflict(zone, lost, wantedMm), ...conflicts.filter(({ kind }) => kind !== 'hair-missing')]
+      : conflicts,
+    texts: [
+      ...new Set([
+        ...welfare.here.map(({ kind }) => kind.text),
+        ...(shaving === 'consented' && visit.shaving.policy ? [visit.shaving.policy.text] : []),
+        ...school.texts,
+      ]),
+    ],
+  };
+}
+
+function welfareReasons(
+  { coat, shaving: { policy } }: Case,
+  welfare: Welfare,
+  shaving: Case['shaving']['answer'],
+  shaveMm: number,
+): readonly Reason[] {
+  const reasons = welfare.here.flatMap(({ kind, effects }): Reason[] => {
+    const say = (effect: Reason['effect']) =>
+      reason('welfare', 'restriction', kind.name, kind.source, effect);
+    if (effects.leaveAlone) return [say({ kind: 'leave-alone' })];
+    const gone = [
+      ...(effects.forbidDirections ?? []),
+      ...(effects.forbidTechniques ?? []),
+      ...(kind.skin ? ['skip-tooth'] : []),
+    ];
+    return [
+      ...(gone.length > 0 ? [say({ kind: 'removes', what: gone })] : []),
+      ...(effects.floorMm === undefined ? [] : [say({ kind: 'floor', mm: effects.floorMm })]),
+    ];
+  });
+  if (policy && shaving === 'declined') {
+    reasons.push(reason('welfare', 'shaving-declined', coat.name, policy.source));
+  }
+  if (policy && shaving === 'consented') {
+    reasons.push(
+      reason('welfare', 'shaving-consented', coat.name, policy.source, { kind: 'floor', mm: shaveMm }),
+    );
+  }
+  return reasons;
+}
+
+const MAT_RULE = { save: 'mat-saved', part: 'mat-part', clip: 'mat-clipped' } as const;
+
+const matReasons = ({ here, lost }: Matted): readonly Reason[] =>
+  here.map((one) => {
+    const rule = one.beyondFloor ? 'mat-beyond-floor' : MAT_RULE[one.decision];
+    const mm = one.blade?.leavesMm;
+    return reason(
+      'welfare',
+      rule,
+      one.reason,
+      'prior',
+      one === lost && mm !== undefined ? { kind: 'ceiling', mm } : { kind: 'note' },
+    );
+  });
+
+const lossConflict = (zone: DogZone, lost: JudgedMat, wantedMm: number): Conflict =>
+  lost.beyondFloor
+    ? conflict('mat-beyond-floor', zone.id, null, lost.floorMm, lost.reason)
+    : conflict('mat-takes-hair', zone.id, lost.blade?.leavesMm ?? null, wantedMm, lost.reason);
+
+const hairReasons = (
+  { measuredHair }: Case,
+  { id }: DogZone,
+  hairMm: number | undefined,
+): readonly Reason[] =>
+  hairMm === undefined
+    ? []
+    : [
+        reason('hair', 'hair-there', '', measuredHair.includes(id) ? 'measured' : 'prior', {
+          kind: 'ceiling',
+          mm: hairMm,
+        }),
+      ];
+
+/** What was seen on the coat and what it changes, said where the coat is worked. */
+function coatReasons({ coat, packs }: Case, area: TrimArea, school: Schooled): readonly Reason[] {
+  if (area.techniques[0] === 'leave') return [];
+  const changed = coat.changedBy.map(({ name, effect, source }) =>
+    reason('hair', 'coat-modifier', `${name}: ${effect}`, source),
+  );
+  const gone = school.techniques.filter((technique) => techniqueKind(packs.tools, technique).needsStrippable);
+  if (gone.length === 0 || coat.strips) return changed;
+  const row = byId('coat type', packs.coats.types, coat.id);
+  const why = row.strips ? coat.changedBy.map(({ name }) => name).join(', ') : coat.name;
+  return [
+    ...changed,
+    reason('hair', 'coat-does-not-strip', why, coat.source, { kind: 'removes', what: gone }),
+  ];
+}
+
+function balances(visit: Case, zone: DogZone): { readonly by: number; readonly why: Reason }[] {
+  return visit.findings.flatMap(({ finding, severity, side }) => {
+    if (side && zone.side && side !== zone.side) return [];
+    const { name, source, balance } = byId('finding', visit.packs.findings.findings, finding);
+    return balance
+      .filter(({ zones }) => zones.includes(zone.kind.id))
+      .map(({ mm }) => ({
+        by: mm * (severity === 'marked' ? 1 : 0.5),
+        why: reason('structure', 'finding', name, source),
+      }));
+  });
+}
+
+/** Hair that curls, lies or shines through otherwise here is left longer or shorter, to look even. */
+function seenShares(
+  visit: Case,
+  zone: DogZone,
+  bladed: boolean,
+): { readonly share: number; readonly why: Reason }[] {
+  return visit.signs.flatMap(({ sign, zone: at, level }) => {
+    if (at !== zone.id) return [];
+    const { lengthShare, onClippedSkin, name, source } = byId('sign', visit.packs.signs.signs, sign);
+    if (!lengthShare || (onClippedSkin && !bladed)) return [];
+    return [{ share: lengthShare[level ?? 'mild'], why: reason('structure', 'sign-length', name, source) }];
+  });
+}
+
+/** The reason that what rides up leaves more here than elsewhere on this dog; null where it does not. */
+function denserHere({ coat, signs, packs }: Case, zone: DogZone): Reason | null {
+  if (coat.dense) return null;
+  const kind = signs
+    .filter((seen) => seen.zone === zone.id)
+    .map(({ sign }) => byId('sign', packs.signs.signs, sign))
+    .find(({ dense }) => dense);
+  return kind ? reason('drawer', 'denser-here', kind.name, kind.source) : null;
+}
+
+/**
+ * The techniques of the zone in order: the house rules', without what the coat or welfare takes away; what a restriction
+ * prefers comes first where a clipper would be used.
+ */
+function techniquesFor(
+  { coat, packs: { tools } }: Case,
+  school: Schooled,
+  welfare: Welfare,
+  shaving: Case['shaving']['answer'],
+  { mm, allOver }: { readonly mm: number; readonly allOver: boolean },
+): readonly Technique[] {
+  const kindOf = (technique: Technique) => techniqueKind(tools, technique);
+  const able = school.techniques.filter((technique) => coat.strips || !kindOf(technique).needsStrippable);
+  const own = able.length === 0 && school.techniques.length > 0 ? tools.policy.insteadOfStripping : able;
+  const wanted = allOver ? [...own, ...tools.policy.anyLength] : own;
+  const [first] = wanted;
+  const bladed = first !== undefined && kindOf(first).onSkin;
+  const preferred = bladed
+    ? welfare.preferences.filter(({ fromMm }) => mm >= fromMm).flatMap(({ techniques }) => techniques)
+    : [];
+  return [...new Set([...preferred, ...wanted])].filter(
+    (technique) =>
+      technique !== 'leave' &&
+      !welfare.forbidden.includes(technique) &&
+      !(shaving === 'declined' && kindOf(technique).onSkin),
+  );
+}
+
+/** Hair is left alone where the trim says so and it is not beyond it, or where there is less than the target. */
+function leavesHair(area: TrimArea, ceilingMm: number, targetMm: number, allOver: boolean): boolean {
+  if (ceilingMm <= targetMm * (1 + AS_GOOD_AS)) return true;
+  if (!area.techniques.includes('leave')) return false;
+  return !allOver && (ceilingMm === Infinity || ceilingMm <= area.range[1]);
+}

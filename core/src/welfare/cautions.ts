@@ -1,0 +1,37 @@
+import type { Case } from '../case/resolveCase.ts';
+import { byId } from '../terms/failure.ts';
+import type { Caution, CautionWhen } from '../packs/safety.ts';
+import type { DogZone } from '../packs/zones.ts';
+import type { Technique } from '../terms/tool.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+
+/** The texts of the cautions at a zone worked with this technique: the zone's own, then the technique's. */
+export function cautionsAt(visit: Case, zone: DogZone, technique: Technique): readonly string[] {
+  const { safety, tools } = visit.packs;
+  const ids = [...zone.kind.cautions, ...techniqueKind(tools, technique).cautions];
+  return ids
+    .map((id) => byId('caution', safety.cautions, id))
+    .filter(({ when }) => holds(visit, when, [technique]))
+    .map(({ text }) => text);
+}
+
+/** The cautions said once for the visit, given the techniques it uses. */
+export function visitCautions(visit: Case, techniques: readonly Technique[]): readonly Caution[] {
+  return visit.packs.safety.cautions.filter(
+    ({ forVisit, when }) => forVisit && holds(visit, when, techniques),
+  );
+}
+
+function holds(visit: Case, when: CautionWhen | undefined, techniques: readonly Technique[]): boolean {
+  if (!when) return true;
+  const { purposes, fromKg, matted, signs, handling, techniques: used } = when;
+  return (
+    (purposes?.includes(visit.purpose) ?? true) &&
+    (fromKg === undefined || visit.weightKg >= fromKg) &&
+    (matted === undefined || matted === visit.mats.length > 0) &&
+    ((signs === undefined && handling === undefined) ||
+      visit.signs.some(({ sign }) => signs?.includes(sign)) ||
+      (handling?.includes(visit.handling) ?? false)) &&
+    (used === undefined || used.some((technique) => techniques.includes(technique)))
+  );
+}

@@ -1,0 +1,111 @@
+import type { Case } from '../case/resolveCase.ts';
+import type { SeenRestriction } from '../case/restrictions.ts';
+import { byId } from '../terms/failure.ts';
+import type { RestrictionKind } from '../packs/safety.ts';
+import type { DogZone } from '../packs/zones.ts';
+import type { Direction, Technique } from '../terms/tool.ts';
+import { otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
+
+/** A preference a restriction has among techniques where at least so many mm are left. */
+export interface Preference {
+  readonly techniques: readonly Technique[];
+  readonly fromMm: number;
+}
+
+/** Everything that welfare says of one zone. It only ever narrows. */
+export interface Welfare {
+  /** The restrictions that bear on it, in the order they were found. */
+  readonly here: readonly SeenRestriction[];
+  /** Those of a neighbour that ask for cover. */
+  readonly beside: readonly SeenRestriction[];
+  readonly floorMm: number;
+  /** The restriction that set the floor; null where it is the zone's own skin. */
+  readonly floorBy: RestrictionKind | null;
+  readonly directions: readonly Direction[];
+  readonly forbidden: readonly Technique[];
+  readonly preferences: readonly Preference[];
+  readonly skipTooth: boolean;
+  /** Skin that is not sound, or not known yet. */
+  readonly restricted: boolean;
+  readonly oneLonger: SeenRestriction | null;
+  readonly leaveAlone: SeenRestriction | null;
+  readonly lengthShare: number;
+  readonly coverMm: number;
+}
+
+const ALL: readonly Direction[] = ['with', 'across', 'against'];
+
+/**
+ * The only matcher of restrictions: what each of them does in a zone, whether it was found there, on the same organ, next
+ * door, or concerns the whole dog.
+ */
+export function restrictionsAt(
+  { packs, restrictions }: Pick<Case, 'packs' | 'restrictions'>,
+  zone: DogZone,
+): Welfare {
+  const here = restrictions.filter((seen) => bears(packs.zones.zones, seen, zone));
+  const beside = restrictions.filter(
+    (seen) =>
+      (seen.effects.neighboursAddMm ?? 0) > 0 &&
+      !here.includes(seen) &&
+      isNeighbour(packs.zones.zones, seen, zone),
+  );
+  const floors = here.filter(({ effects }) => (effects.floorMm ?? 0) > zone.kind.skinFloorMm);
+  const highest = floors.reduce<SeenRestriction | null>(
+    (top, seen) => ((seen.effects.floorMm ?? 0) > (top?.effects.floorMm ?? 0) ? seen : top),
+    null,
+  );
+  const restricted = here.some(({ kind }) => kind.skin);
+  const away = here.flatMap(({ effects }) => effects.forbidDirections ?? []);
+  return {
+    here,
+    beside,
+    floorMm: highest?.effects.floorMm ?? zone.kind.skinFloorMm,
+    floorBy: highest?.kind ?? null,
+    directions: ALL.filter((direction) => !away.includes(direction)),
+    forbidden: [...new Set(here.flatMap(({ effects }) => effects.forbidTechniques ?? []))],
+    preferences: here.flatMap(({ effects }) => effects.prefer ?? []),
+    skipTooth: zone.kind.skipTooth && !restricted,
+    restricted,
+    oneLonger: here.find(({ effects }) => effects.oneLonger === true) ?? null,
+    leaveAlone: here.find(({ effects }) => effects.leaveAlone === true) ?? null,
+    lengthShare: here.reduce((share, { effects }) => share * (effects.lengthShare ?? 1), 1),
+    coverMm: Math.max(0, ...beside.map(({ effects }) => effects.neighboursAddMm ?? 0)),
+  };
+}
+
+type ZoneKinds = Case['packs']['zones']['zones'];
+
+/** Whether a restriction bears on a zone: `except` and scope count the same wherever it was seen. */
+function bears(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
+  if (kind.except.includes(zone.kind.id)) return false;
+  if (kind.scope === 'dog') return kind.zones.includes('*') || kind.zones.includes(zone.kind.id);
+  if (seenAt === null) return false;
+  return seenAt === zone.id || (kind.binds === 'organ' && sameOrgan(kinds, seenAt, zone));
+}
+
+function sameOrgan(kinds: ZoneKinds, seenAt: string, zone: DogZone): boolean {
+  const { organs } = byId('zone', kinds, zoneKindId(seenAt));
+  return sameFlank(seenAt, zone) && organs.some((organ) => zone.kind.organs.includes(organ));
+}
+
+function isNeighbour(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
+  if (seenAt === null || otherSide(seenAt) === zone.id || !sameFlank(seenAt, zone)) return false;
+  const bound =
+    kind.binds === 'organ'
+      ? kinds.filter(({ organs }) =>
+          organs.some((o) => byId('zone', kinds, zoneKindId(seenAt)).organs.includes(o)),
+        )
+      : [];
+  const ids = new Set([zoneKindId(seenAt), ...bound.map(({ id }) => id)]);
+  return (
+    zone.kind.near.some((id) => ids.has(id)) ||
+    kinds.some(({ id, near }) => ids.has(id) && near.includes(zone.kind.id))
+  );
+}
+
+/** On the same side of the dog, or one of the two lies in the middle. */
+function sameFlank(seenAt: string, zone: DogZone): boolean {
+  const side = sideOf(seenAt);
+  return side === null || zone.side === null || side === zone.side;
+}

@@ -1,0 +1,100 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, relative, resolve } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { PROJECT } from './cluster.ts';
+
+/** Data flows down this list: a folder imports only from folders above it. Those on one line stand beside each other. */
+const ROWS = [
+  ['terms'],
+  ['units'],
+  ['packs'],
+  ['coat'],
+  ['tools'],
+  ['body'],
+  ['hands'],
+  ['case'],
+  ['welfare'],
+  ['mats'],
+  ['targets'],
+  ['outline'],
+  ['lines'],
+  ['passes'],
+  ['plan'],
+  ['order'],
+  ['check'],
+  ['upkeep'],
+  ['choices'],
+] as const;
+const ORDER: readonly string[] = ROWS.flat();
+const CORE = join(PROJECT, 'core/src');
+const IMPORT = /from\s+'(\.[^']+)'/g;
+
+const files = readdirSync(CORE, { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && file !== 'index.ts')
+  .map((file) => join(CORE, file));
+const imports = (file: string): readonly string[] =>
+  [...readFileSync(file, 'utf8').matchAll(IMPORT)].map(([, specifier = '']) =>
+    resolve(file, '..', specifier),
+  );
+const folderOf = (file: string): string => relative(CORE, file).split('/')[0] ?? '';
+
+describe('inside core', () => {
+  it('every folder has its place in the order', () => {
+    expect([...new Set(files.map(folderOf))].filter((folder) => !ORDER.includes(folder))).toEqual([]);
+  });
+
+  it('no import points up, types included', () => {
+    const up = files.flatMap((file) =>
+      imports(file)
+        .filter((to) => ORDER.indexOf(folderOf(to)) > ORDER.indexOf(folderOf(file)))
+        .map((to) => `${relative(CORE, file)} → ${relative(CORE, to)}`),
+    );
+    expect(up).toEqual([]);
+  });
+
+  it('no file imports itself by way of others', () => {
+    const graph = new Map(files.map((file) => [file, imports(file)]));
+    const done = new Set<string>();
+    const cycles: string[] = [];
+    const walk = (file: string, path: readonly string[]): void => {
+      if (path.includes(file)) {
+        cycles.push([...path.slice(path.indexOf(file)), file].map((f) => relative(CORE, f)).join(' → '));
+        return;
+      }
+      if (done.has(file)) return;
+      for (const to of graph.get(file) ?? []) walk(to, [...path, file]);
+      done.add(file);
+    };
+    for (const file of files) walk(file, []);
+    expect(cycles).toEqual([]);
+  });
+
+  it('there is one barrel', () => {
+    const barrels = files.filter((file) => /^export (?:type )?\* from/m.test(readFileSync(file, 'utf8')));
+    expect(barrels.map((file) => relative(CORE, file))).toEqual([]);
+  });
+
+  it('no sentence is made: no text with words in it but errors for programmers', () => {
+    const said = files.flatMap((file) =>
+      [
+        ...readFileSync(file, 'utf8')
+          .replace(/\/\*\*[\s\S]*?\*\/|\/\/.*$/gm, '')
+          .matchAll(/['`]([^'`\n]*)['`]/g),
+      ]
+        .filter(([all, text = '']) => {
+          const words = text
+            .replace(/\$\{[^}]*\}/g, '')
+            .trim()
+            .split(/\s+/);
+          const line =
+            readFileSync(file, 'utf8')
+              .split('\n')
+              .find((one) => one.includes(all)) ?? '';
+          const error = /Error\(|requireNumber\(|byId\(|byRole\(|throw/.test(line);
+          return words.length >= 3 && /^[\p{L}“][\p{L}’,.:; “”-]+$/u.test(words.join(' ')) && !error;
+        })
+        .map(([all]) => `${relative(CORE, file)}: ${all}`),
+    );
+    expect(said).toEqual([]);
+  });
+});

@@ -1,0 +1,80 @@
+import type { ConsentStatement, Range } from '@kurrel/core';
+import { listWord, sentence } from './names.ts';
+import { mmWord } from './lengths.ts';
+
+type About = ConsentStatement['about'];
+type Says = {
+  readonly [K in About]: (said: Extract<ConsentStatement, { about: K }>, place: Place) => string;
+};
+/** A zone id in words. */
+export type Place = (zone: string) => string;
+
+const round5 = (value: number) => Math.round(value / 5) * 5;
+const money = ({ lo, hi }: Range, currency: string) =>
+  `between ${Math.round(lo)} ${currency} and ${Math.round(hi)} ${currency}`;
+const onBody = (mm: number) => `about ${Math.round(mm)} mm on the back`;
+const price = (said: { readonly price: Range; readonly currency: string }) =>
+  `The price will be ${money(said.price, said.currency)}.`;
+const matPrice = (said: { readonly price: Range; readonly currency: string }) =>
+  `Work on mats is charged on top: ${money(said.price, said.currency)}.`;
+
+/** One sentence for everything an owner can sign for; the type asks for each. */
+const SAYS: Omit<Says, 'price' | 'mat-price'> = {
+  trim: ({ name, bodyMm }) => `${name}: ${onBody(bodyMm)}.`,
+  'all-over': ({ askedMm, bodyMm }) =>
+    `One length all over, ${mmWord(askedMm)} asked: it will be ${onBody(bodyMm)}.`,
+  vet: () => 'A vet has asked for it to be this short.',
+  mat: ({ zone, part, toMm }, place) => {
+    const left = toMm === null ? 'is left for a vet, as no blade we use passes' : `to about ${mmWord(toMm)}`;
+    if (toMm === null) return `The mat on the ${place(zone)} ${left}.`;
+    return part
+      ? `Part of the mat on the ${place(zone)} is combed out, the rest is clipped ${left}.`
+      : `The mat on the ${place(zone)} is clipped off ${left}.`;
+  },
+  'under-mats': () =>
+    'Under mats there may be sore, bruised or bald skin that nobody can see before they are off.',
+  told: ({ text }) => text,
+  shaving: ({ text, offered }) => `${text} Offered instead: ${offered.join('; ')}.`,
+  'coat-softens': ({ text }) => text,
+  'left-alone': ({ zones, because }, place) =>
+    `Not touched, because of ${because}: ${listWord(zones.map(place))}.`,
+  'one-side': ({ zone, answer }, place) => {
+    if (answer === 'match') return `The other side is brought to match the ${place(zone)}.`;
+    return `The ${place(zone)} and the other side will not match${answer === null ? ' unless we are asked to' : ''}.`;
+  },
+  skin: ({ name, text }) => `${sentence(name)}: ${text}`,
+  sittings: ({ names, minutes }) =>
+    `${sentence(names.join(', '))}: sittings of ${minutes} minutes; we stop rather than finish.`,
+  visits: ({ visits }) => `Best done in ${visits} short visits.`,
+  time: ({ minutes }) =>
+    `It takes about ${round5(minutes.lo)} to ${round5(minutes.hi)} minutes, breaks not counted.`,
+};
+
+/** The sentence an owner reads and signs. */
+export function consentSentence(said: ConsentStatement, place: Place): string {
+  if (said.about === 'price') return price(said);
+  if (said.about === 'mat-price') return matPrice(said);
+  const say = SAYS[said.about] as (said: ConsentStatement, place: Place) => string;
+  return say(said, place);
+}
+
+/** What a statement is about, for grouping on a page. */
+export type ConsentTopic = 'trim' | 'mats' | 'coat' | 'health' | 'price';
+export const CONSENT_TOPIC: Readonly<Record<About, ConsentTopic>> = {
+  trim: 'trim',
+  'all-over': 'trim',
+  vet: 'trim',
+  mat: 'mats',
+  'under-mats': 'mats',
+  told: 'mats',
+  shaving: 'coat',
+  'coat-softens': 'coat',
+  'left-alone': 'health',
+  'one-side': 'health',
+  skin: 'health',
+  sittings: 'health',
+  visits: 'health',
+  time: 'price',
+  price: 'price',
+  'mat-price': 'price',
+};

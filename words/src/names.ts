@@ -1,0 +1,53 @@
+import type { Direction, Look, Source, Technique, ZonePack } from '@kurrel/core';
+import { byId, sideOf, zoneKindId } from '@kurrel/core';
+
+/** Short words used in sentences and on more than one screen. */
+export const directionWord: Readonly<Record<Direction, string>> = {
+  with: 'with the lay',
+  against: 'against the lay',
+  across: 'across the lay',
+};
+
+export const sourceWord: Readonly<Record<Source | 'owner' | 'groomer' | 'measured', string>> = {
+  standard: 'standard',
+  custom: 'custom',
+  prior: 'usual figure, not measured here',
+  owner: 'owner',
+  groomer: 'groomer',
+  measured: 'measured',
+};
+
+/** What a technique is done with. */
+export const techniqueWord: Readonly<Record<Technique, string>> = {
+  clip: 'a blade',
+  comb: 'a guard comb',
+  scissor: 'shears',
+  thin: 'thinners',
+  strip: 'a knife, stone or fingers',
+  leave: 'nothing',
+};
+
+export const lookWord: Readonly<Record<Look, string>> = {
+  body: 'body',
+  legs: 'legs',
+  underline: 'underline',
+  face: 'face',
+  top: 'top of the head',
+  ears: 'ears',
+  tail: 'tail',
+};
+
+/** `ear-outside.left` → “left ear, outside”. @throws MisuseError for a zone the pack does not have. */
+export function placeWord({ zones }: ZonePack, zone: string): string {
+  const { name } = byId('zone', zones, zoneKindId(zone));
+  const side = sideOf(zone);
+  return side === null ? name : `${side} ${name}`;
+}
+
+export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** “a, b and c”. */
+export function listWord(words: readonly string[]): string {
+  const last = words.at(-1) ?? '';
+  return words.length < 2 ? last : `${words.slice(0, -1).join(', ')} and ${last}`;
+}
