@@ -120,6 +120,8 @@ function demandOf(id: string, area: TrimArea): ZoneDemand {
     techniques: area.techniques,
     directions: ['with', 'against'],
     skipTooth: false,
+    withinMm: Infinity,
+    only: null,
     denserHere: false,
     finishes: area.finishes,
     drawnDirection: area.direction,

@@ -59,6 +59,8 @@ function zone(id: string, targetMm: number, extra: Partial<ZoneDemand> = {}): Zo
     techniques: ['clip', 'scissor'],
     directions: ['with', 'against'],
     skipTooth: true,
+    withinMm: Infinity,
+    only: null,
     denserHere: false,
     finishes: ['smooth', 'even', 'crafted'],
     drawnDirection: 'with',

@@ -24,10 +24,10 @@ export interface ZoneDemand {
   readonly drawnDirection: Direction;
   /** Skin on which nothing is turned against the lay for a number. */
   readonly restricted: boolean;
-  /** A length of the groomer's own: an answer is no further off, mm. */
-  readonly withinMm?: number;
+  /** A length of the groomer's own: an answer is no further off, mm. Infinity where there is none. */
+  readonly withinMm: number;
   /** The groomer has chosen the tool (and perhaps its direction): it is taken however far off. */
-  readonly only?: { readonly toolId: string; readonly direction: Direction | null };
+  readonly only: { readonly toolId: string; readonly direction: Direction | null } | null;
 }
 
 export interface ToolProblem {
@@ -111,7 +111,9 @@ function runnerUp(
 ): RunnerUp | null {
   if (!chosen) return null;
   const lone = users.get(chosen.option.toolId) === 1;
-  let best: RunnerUp | null = null;
+  let best: ToolChoice | null = null;
+  let leastExtra = Infinity;
+  let delta: RunnerUp['toolsDelta'] = 0;
   for (const way of ways) {
     if (way.option.toolId === chosen.option.toolId && way.option.direction === chosen.option.direction)
       continue;
@@ -120,10 +122,12 @@ function runnerUp(
     const dropped = !same && lone;
     const extraCost =
       way.cost - chosen.cost + (added ? way.option.setUp : 0) - (dropped ? chosen.option.setUp : 0);
-    if (best && extraCost >= best.extraCost) continue;
-    best = { ...way, extraCost, toolsDelta: (Number(added) - Number(dropped)) as RunnerUp['toolsDelta'] };
+    if (extraCost >= leastExtra) continue;
+    best = way;
+    leastExtra = extraCost;
+    delta = (Number(added) - Number(dropped)) as RunnerUp['toolsDelta'];
   }
-  return best;
+  return best && { ...best, extraCost: leastExtra, toolsDelta: delta };
 }
 
 /** Zones that ask the same, as a left and a right side do, and everything that may be done there. */
@@ -147,18 +151,18 @@ export function toolCosts({ zones, options, tools }: ToolProblem): {
     toolIndex.set(toolId, toolIndex.size);
     setUps.push(setUp);
   }
-  const alike = new Map<string, { zones: string[]; demand: ZoneDemand }>();
+  const alike = new Map<number, { zones: string[]; demand: ZoneDemand }[]>();
   for (const zone of zones) {
     requireNumber(`${zone.id} target`, zone.targetMm, 0);
     requireNumber(`${zone.id} tolerance`, zone.toleranceMm, Number.MIN_VALUE);
-    const key = keyOf(zone);
-    const same = alike.get(key);
+    const near = alike.get(zone.targetMm) ?? [];
+    const same = near.find(({ demand }) => asksTheSame(demand, zone));
     if (same) same.zones.push(zone.id);
-    else alike.set(key, { zones: [zone.id], demand: zone });
+    else alike.set(zone.targetMm, [...near, { zones: [zone.id], demand: zone }]);
   }
   const served: Served[] = [];
   const unserved: string[] = [];
-  for (const { zones: ids, demand } of alike.values()) {
+  for (const { zones: ids, demand } of [...alike.values()].flat()) {
     const ways = waysOf(demand, options, tools);
     if (ways.length > 0) served.push({ zones: ids, ways });
     else unserved.push(...ids);
@@ -174,13 +178,25 @@ export function toolCosts({ zones, options, tools }: ToolProblem): {
   return { served, unserved, toolIds: [...toolIndex.keys()], opening: Float64Array.from(setUps), costs };
 }
 
-function keyOf(zone: ZoneDemand): string {
-  const { targetMm, toleranceMm, loMm, hiMm, skipTooth, denserHere, drawnDirection, restricted, only } = zone;
-  const flags = (skipTooth ? 1 : 0) + (denserHere ? 2 : 0) + (restricted ? 4 : 0);
-  const named = only ? `${only.toolId}>${only.direction ?? ''}` : (zone.withinMm ?? '');
-  const lists = `${zone.techniques.join()}|${zone.directions.join()}|${zone.finishes.join()}`;
-  return `${targetMm}|${toleranceMm}|${loMm}|${hiMm}|${flags}|${drawnDirection}|${named}|${lists}`;
-}
+/** Whether two zones may have the same answer for the same cost. */
+const asksTheSame = (a: ZoneDemand, b: ZoneDemand): boolean =>
+  a.targetMm === b.targetMm &&
+  a.toleranceMm === b.toleranceMm &&
+  a.loMm === b.loMm &&
+  a.hiMm === b.hiMm &&
+  a.skipTooth === b.skipTooth &&
+  a.denserHere === b.denserHere &&
+  a.restricted === b.restricted &&
+  a.drawnDirection === b.drawnDirection &&
+  a.withinMm === b.withinMm &&
+  a.only?.toolId === b.only?.toolId &&
+  a.only?.direction === b.only?.direction &&
+  sameList(a.techniques, b.techniques) &&
+  sameList(a.directions, b.directions) &&
+  sameList(a.finishes, b.finishes);
+
+const sameList = (a: readonly string[], b: readonly string[]): boolean =>
+  a === b || (a.length === b.length && a.every((one, index) => one === b[index]));
 
 function cheapest(ways: readonly ToolChoice[]): ToolChoice | undefined {
   return ways.reduce<ToolChoice | undefined>(
@@ -214,7 +230,7 @@ function waysOf(
     if (!isAllowed(zone, option, policy)) continue;
     allowed.push(option);
     const offMm = Math.abs(leftBy(zone, option) - zone.targetMm);
-    if (zone.only === undefined && offMm > reach + EPS) continue;
+    if (zone.only === null && offMm > reach + EPS) continue;
     near.push(option);
     if (option.leavesMm !== null && option.direction === zone.drawnDirection)
       bestDrawnMm = Math.min(bestDrawnMm, offMm);
@@ -266,9 +282,9 @@ function isAllowed(zone: ZoneDemand, option: ToolOption, policy: ToolPolicy): bo
   if (option.leavesMm === null) return true;
   if (!zone.directions.includes(option.direction)) return false;
   const leftMm = leftBy(zone, option);
-  if (Math.abs(leftMm - zone.targetMm) > (zone.withinMm ?? Infinity) + EPS) return false;
+  if (Math.abs(leftMm - zone.targetMm) > zone.withinMm + EPS) return false;
   if (leftMm > zone.hiMm + EPS || leftMm + spreadOf(zone, option) < zone.loMm) return false;
-  return only !== undefined || !option.dull || leftMm >= policy.dull.closeMm;
+  return only !== null || !option.dull || leftMm >= policy.dull.closeMm;
 }
 
 /** How far off an answer may be, mm. */

@@ -22,8 +22,7 @@ export function finish(
   const { zone, area, welfare } = target;
   const hairMm = visit.hairMm[zone.id] ?? null;
   const leftMm = choice?.leavesMm ?? hairMm ?? targetMm;
-  const breedTexts = visit.breed.cautions.filter((c) => c.zones.includes(zone.kind.id)).map((c) => c.text);
-  const worked = choice ? [...cautionsAt(visit, zone, choice.option.technique), ...breedTexts] : [];
+  const worked = choice ? cautionsAt(visit, zone, choice.option.technique) : [];
   const { ceilingMm } = target;
   const drawn = visit.trim.areas[zone.kind.id];
   return {
@@ -79,18 +78,18 @@ function drawerReasons(
   const say = (rule: Reason['rule'], about = label, effect: Reason['effect'] = { kind: 'note' }) =>
     reason('drawer', rule, about, source, effect);
   const named = override?.toolId != null;
-  return [
-    ...(named ? [reason('override', 'override-tool', override.reason, 'groomer', tool)] : []),
+  const said: Reason[] = [];
+  if (named) said.push(reason('override', 'override-tool', override.reason, 'groomer', tool));
+  said.push(
     say(option.leavesMm === null ? 'hand-work' : beyondReach ? 'left-longer' : 'nearest-tool', label, tool),
-    ...(turnedMendsMm !== null && !named
-      ? [say('turned', label, { kind: 'change', mm: turnedMendsMm })]
-      : []),
-    ...(option.dull ? [say('dull-tool')] : []),
-    ...(option.wrongHand ? [say('wrong-hand')] : []),
-    ...(techniqueKind(packs.tools, technique).needsCombedCoat
-      ? [say('comb-needs-combed-coat', option.carrierLabel ?? '')]
-      : []),
-  ];
+  );
+  if (turnedMendsMm !== null && !named)
+    said.push(say('turned', label, { kind: 'change', mm: turnedMendsMm }));
+  if (option.dull) said.push(say('dull-tool'));
+  if (option.wrongHand) said.push(say('wrong-hand'));
+  if (techniqueKind(packs.tools, technique).needsCombedCoat)
+    said.push(say('comb-needs-combed-coat', option.carrierLabel ?? ''));
+  return said;
 }
 
 /** A length that could not be had, with what to buy, borrow or sharpen. */

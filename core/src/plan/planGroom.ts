@@ -65,8 +65,8 @@ function toolsUsed(zones: readonly ZonePlan[]): Plan['tools'] {
   const used = new Map<string, { toolId: string; label: string; zones: number }>();
   for (const { tool } of zones) {
     if (!tool) continue;
-    const entry = used.get(tool.toolId) ?? { toolId: tool.toolId, label: tool.label, zones: 0 };
-    used.set(tool.toolId, { ...entry, zones: entry.zones + 1 });
+    const { toolId, label } = tool;
+    used.set(toolId, { toolId, label, zones: (used.get(toolId)?.zones ?? 0) + 1 });
   }
   return [...used.values()].sort((a, b) => b.zones - a.zones);
 }

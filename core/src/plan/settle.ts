@@ -88,19 +88,26 @@ function demandOf(
 ): ZoneDemand | null {
   const { zone, area, welfare, blade, ceilingMm } = target;
   const { policy } = visit.packs.tools;
-  const shared = {
+  const asTargeted: ZoneDemand = {
     id: zone.id,
     targetMm,
     toleranceMm,
+    loMm: target.leastMm,
     hiMm: ceilingMm,
+    techniques: target.techniques,
+    directions: target.directions,
+    drawnDirection: target.drawnDirection,
+    skipTooth: welfare.skipTooth,
     denserHere: target.denserHere,
     finishes: area.finishes,
     restricted: welfare.restricted || welfare.oneLonger !== null,
+    withinMm: Infinity,
+    only: null,
   };
   if (override?.toolId != null) {
     const used = visit.options.filter(({ toolId }) => toolId === override.toolId);
     return {
-      ...shared,
+      ...asTargeted,
       loMm: 0,
       techniques: [...new Set(used.map(({ technique }) => technique))],
       directions: DIRECTIONS,
@@ -117,33 +124,24 @@ function demandOf(
     if (techniques.length === 0) return null;
     const withinMm = Math.max(policy.ownLength.mm, policy.ownLength.share * targetMm);
     return {
-      ...shared,
+      ...asTargeted,
       loMm: override.targetMm === null ? target.leastMm : 0,
-      ...(override.targetMm === null ? {} : { withinMm }),
+      withinMm: override.targetMm === null ? Infinity : withinMm,
       techniques,
       directions: override.direction === null ? target.directions : [override.direction],
       drawnDirection: override.direction ?? target.drawnDirection,
-      skipTooth: welfare.skipTooth,
     };
   }
   if (target.untouched) return null;
   if (blade) {
     return {
-      ...shared,
+      ...asTargeted,
       loMm: 0,
       techniques: visit.packs.tools.techniques.filter(({ passesMat }) => passesMat).map(({ id }) => id),
       directions: ['with'],
       drawnDirection: 'with',
-      skipTooth: welfare.skipTooth,
       only: { toolId: blade.toolId, direction: 'with' },
     };
   }
-  return {
-    ...shared,
-    loMm: target.leastMm,
-    techniques: target.techniques,
-    directions: target.directions,
-    drawnDirection: target.drawnDirection,
-    skipTooth: welfare.skipTooth,
-  };
+  return asTargeted;
 }

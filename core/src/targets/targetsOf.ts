@@ -180,9 +180,9 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   }
 
   let leastMm = floorMm;
-  const longer = oneLongerMm(packs.tools, mm);
   const kinder = welfare.oneLonger;
-  if (bladed && longer > mm && (kinder !== null || school.oneLonger)) {
+  const longer = bladed && (kinder !== null || school.oneLonger) ? oneLongerMm(packs.tools, mm) : mm;
+  if (longer > mm) {
     leastMm = Math.max(leastMm, Math.min(mm, drawn.mm));
     const why = kinder
       ? reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source)

@@ -5,14 +5,15 @@ import type { DogZone } from '../packs/zones.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 
-/** The texts of the cautions at a zone worked with this technique: the zone's own, then the technique's. */
+/** The texts of the cautions at a zone worked with this technique: the zone's own, the technique's, the breed's. */
 export function cautionsAt(visit: Case, zone: DogZone, technique: Technique): readonly string[] {
   const { safety, tools } = visit.packs;
   const ids = [...zone.kind.cautions, ...techniqueKind(tools, technique).cautions];
-  return ids
+  const here = ids
     .map((id) => byId('caution', safety.cautions, id))
-    .filter(({ when }) => holds(visit, when, [technique]))
-    .map(({ text }) => text);
+    .filter(({ when }) => holds(visit, when, [technique]));
+  const breeds = visit.breed.cautions.filter(({ zones }) => zones.includes(zone.kind.id));
+  return [...here, ...breeds].map(({ text }) => text);
 }
 
 /** The cautions said once for the visit, given the techniques it uses. */
