@@ -72,17 +72,21 @@ function broughtBy({ packs }: Case, plan: MatPlan): readonly SeenRestriction[] {
   );
 }
 
-/** The zones that come to a blade's length because of a mat, with the mat that decides: the shortest. */
+/**
+ * The zones that come to a blade's length because of a mat, with the mat that decides: one under which no blade passes,
+ * else the one with the shortest.
+ */
 function lostZones(plan: MatPlan): ReadonlyMap<string, JudgedMat> {
   const lost = new Map<string, JudgedMat>();
   for (const one of plan.mats) {
     if (!one.takesZone && !one.beyondFloor) continue;
     const other = lost.get(one.mat.zone);
-    const shorter = (one.blade?.leavesMm ?? -1) < (other?.blade?.leavesMm ?? Infinity);
-    if (!other || shorter) lost.set(one.mat.zone, one);
+    if (!other || underMm(one) < underMm(other)) lost.set(one.mat.zone, one);
   }
   return lost;
 }
+
+const underMm = ({ blade }: JudgedMat): number => blade?.leavesMm ?? 0;
 
 /** Says that the trim is another one now, and what is kept to the end. */
 export const fallbackConflicts = ({ fallbacks, lost }: JudgedMats): readonly Conflict[] =>

@@ -1,0 +1,144 @@
+import { describe, expect, it } from 'vitest';
+import type { Extra } from '../../testing/packs.ts';
+import { caseFor, packs, sign } from '../../testing/packs.ts';
+import type { Override } from '../case/choices.ts';
+import { AS_DRAWN } from '../case/choices.ts';
+import type { Case } from '../case/resolveCase.ts';
+import { byId } from '../terms/failure.ts';
+import { dangersOf, isFollowed } from './overrides.ts';
+import { restrictionsAt } from './restrictionsAt.ts';
+
+const blank: Override = {
+  zone: 'back',
+  targetMm: null,
+  toolId: null,
+  direction: null,
+  reason: '',
+  acknowledged: false,
+};
+const dangers = (visit: Case, asked: Partial<Override>) => {
+  const override = { ...blank, ...asked };
+  const zone = byId('zone', visit.zones, override.zone);
+  return dangersOf(visit, override, zone, restrictionsAt(visit, zone));
+};
+const what = (visit: Case, asked: Partial<Override>) => dangers(visit, asked).map((one) => one.what);
+
+const sound = caseFor('standard-poodle');
+const allergic = caseFor('standard-poodle', { signs: [sign('allergic-skin')] });
+const named = (id: string) => byId('restriction', packs.safety.restrictions, id).name;
+
+describe('what an override would step over', () => {
+  it('is nothing on sound skin', () => {
+    expect(dangers(sound, { toolId: 'blade-10', direction: 'against' })).toEqual([]);
+    expect(dangers(sound, { targetMm: 3 })).toEqual([]);
+    expect(dangers(sound, { direction: 'across' })).toEqual([]);
+  });
+
+  it('a length: the floor, to the mark', () => {
+    const { floorMm } = restrictionsAt(allergic, byId('zone', allergic.zones, 'back'));
+    expect(dangers(allergic, { targetMm: floorMm - 0.1 })).toEqual([
+      { what: 'floor', about: named('allergic-skin'), needsConsent: false },
+    ]);
+    expect(dangers(allergic, { targetMm: floorMm })).toEqual([]);
+  });
+
+  it('the floor of a zone with no restriction is the zone’s own, and is called so', () => {
+    expect(dangers(sound, { targetMm: 0.1 })).toMatchObject([{ what: 'floor', about: 'back' }]);
+  });
+
+  it('a tool: its length with its spread, its direction, its kind of blade', () => {
+    const back = restrictionsAt(allergic, byId('zone', allergic.zones, 'back'));
+    const ways = allergic.options.filter(({ direction }) => direction === 'with');
+    for (const { toolId, leavesMm, sdMm, skipTooth } of ways) {
+      const low = leavesMm !== null && leavesMm + (sdMm ?? 0) < back.floorMm;
+      const expected = [...(low ? ['floor'] : []), ...(skipTooth ? ['skip-tooth'] : [])];
+      expect(what(allergic, { toolId, direction: 'with' }), toolId).toEqual(expected);
+    }
+    expect(dangers(allergic, { toolId: 'blade-5f', direction: 'against' })).toContainEqual({
+      what: 'direction',
+      about: named('allergic-skin'),
+      needsConsent: false,
+    });
+  });
+
+  it('a tool without a direction is run the way that is allowed there', () => {
+    expect(what(allergic, { toolId: 'blade-5f' })).toEqual([]);
+  });
+
+  it('a tool that only runs where nothing may run', () => {
+    const across = { ...allergic, options: allergic.options.filter(({ direction }) => direction !== 'with') };
+    expect(what(across, { toolId: 'blade-5f' })).toContain('direction');
+  });
+
+  it('a direction on its own, held against every restriction that binds there', () => {
+    const both = caseFor('standard-poodle', { signs: [sign('allergic-skin'), sign('redness', 'back')] });
+    const [danger] = dangers(both, { direction: 'against' });
+    expect(danger?.what).toBe('direction');
+    expect(danger?.about.split(', ')).toEqual(
+      expect.arrayContaining([named('allergic-skin'), named('red-skin')]),
+    );
+  });
+
+  it('a technique that is taken away, a place that is left alone', () => {
+    const tooth = caseFor('standard-poodle', { signs: [sign('tooth', 'foreface.left')] });
+    expect(what(tooth, { zone: 'foreface.left', toolId: 'blade-10' })).toContain('technique');
+    const patch = caseFor('standard-poodle', { signs: [sign('healing-patch', 'back')] });
+    expect(what(patch, { targetMm: 30 })).toEqual(['leave-alone']);
+  });
+
+  it('skip-tooth on a fold is called by the place where no restriction binds it', () => {
+    const [danger] = dangers(sound, { zone: 'armpit.left', toolId: 'blade-7' });
+    expect(danger).toEqual({
+      what: 'skip-tooth',
+      about: byId('zone', sound.zones, 'armpit.left').kind.name,
+      needsConsent: false,
+    });
+  });
+});
+
+describe('an override on a coat that is not clipped', () => {
+  const wish: Extra = { wish: { ...AS_DRAWN, allOverMm: 6 } };
+  const declined = caseFor('samoyed', wish);
+  const signing = caseFor('samoyed', { ...wish, shave: 'being-signed' });
+  const floor = signing.shaving.policy?.floorMm ?? 0;
+
+  it('needs consent for anything run on the skin, and for a length below the floor', () => {
+    expect(dangers(declined, { toolId: 'comb-25' })).toEqual([
+      { what: 'shaving', about: declined.coat.name, needsConsent: true },
+    ]);
+    expect(what(declined, { targetMm: floor - 1 })).toEqual(['shaving']);
+    expect(what(declined, { targetMm: floor })).toEqual([]);
+    expect(what(declined, { targetMm: 40 })).toEqual([]);
+    const hand = declined.options.find(
+      ({ leavesMm, technique }) => leavesMm === null && technique === 'scissor',
+    );
+    expect(what(declined, { toolId: hand?.toolId ?? '' })).toEqual([]);
+  });
+
+  it('with consent a comb may, down to the floor that was signed', () => {
+    expect(what(signing, { toolId: 'comb-25' })).toEqual([]);
+    expect(what(signing, { targetMm: floor - 0.5 })).toEqual([]);
+    expect(what(signing, { targetMm: floor - 0.6 })).toEqual(['shaving']);
+  });
+
+  it('does not bear on thin skin and head, nor where a vet asks', () => {
+    expect(what(declined, { zone: 'sanitary', toolId: 'blade-10' })).toEqual([]);
+    expect(what(declined, { zone: 'cheek.left', targetMm: 5 })).toEqual([]);
+    const vet = caseFor('samoyed', { wish: { ...AS_DRAWN, allOverMm: 6, vetAsks: true } });
+    expect(what(vet, { targetMm: 6 })).toEqual([]);
+  });
+});
+
+describe('an override is followed', () => {
+  const read = { ...blank, acknowledged: true };
+  const mild = { what: 'floor', about: '', needsConsent: false } as const;
+  const signed = { what: 'shaving', about: '', needsConsent: true } as const;
+
+  it('when it steps over nothing, or was read; never past a missing signature', () => {
+    expect(isFollowed(blank, [])).toBe(true);
+    expect(isFollowed(blank, [mild])).toBe(false);
+    expect(isFollowed(read, [mild])).toBe(true);
+    expect(isFollowed(read, [mild, signed])).toBe(false);
+    expect(isFollowed(read, [signed])).toBe(false);
+  });
+});
