@@ -65,6 +65,49 @@ describe('what a mat costs', () => {
     expect(pain({ zone: 'ear-outside.left' })).toBeGreaterThan(pain({}));
   });
 
+  it.each([1, 2, 3, 4] as const)(
+    'clipped off at tightness %d: a start and its area at the pack’s rate',
+    (tightness) => {
+      const [one] = judge([mat({ tightness, sores: true, toSkinMm: 4 })]).mats;
+      const rate = packs.mats.clipMinutesPerCm2[tightness - 1] ?? NaN;
+      expect(one?.clipMinutes).toBeCloseTo(packs.mats.clipStartMinutes + 12 * rate, 9);
+    },
+  );
+
+  it('saved in part, what is left of it is clipped; wholly saved, nothing is', () => {
+    const plan = judge([mat()], {}, { limitMinutes: 3 });
+    const [one] = plan.mats;
+    const share = 3 / (12 * 0.4);
+    expect(one).toMatchObject({ decision: 'part', reason: 'no-minutes-left', beyondFloor: false });
+    expect(one?.savedShare).toBeCloseTo(share, 9);
+    const clipped = packs.mats.clipStartMinutes + (1 - share) * 12 * (packs.mats.clipMinutesPerCm2[1] ?? NaN);
+    expect(one?.clipMinutes).toBeCloseTo(clipped, 9);
+    expect(plan.patienceLeftMinutes).toBe(0);
+    const saved = judge([mat()]);
+    expect(saved.mats[0]).toMatchObject({
+      decision: 'save',
+      reason: 'loose-enough',
+      clipMinutes: 0,
+      lostMm: 0,
+    });
+    expect(saved.mats[0]).toMatchObject({ takesZone: false, beyondFloor: false, steps: [] });
+    expect(saved.patienceLeftMinutes).toBeCloseTo(20 - 12 * 0.4, 9);
+  });
+
+  it('a clipped mat takes its zone from the pack’s share of it on', () => {
+    const kind = packs.zones.zones.find(({ id }) => id === 'thigh');
+    const zoneCm2 = (0.5 * 10_000 * (kind?.share ?? NaN)) / 2;
+    const takes = (share: number) =>
+      judge([mat({ sores: true, lengthCm: 10, widthCm: (share * zoneCm2) / 10 })]).mats[0]?.takesZone;
+    expect(takes(packs.mats.coverShare * 1.01)).toBe(true);
+    expect(takes(packs.mats.coverShare * 0.99)).toBe(false);
+  });
+
+  it('the hair that goes with it is what is known to be there', () => {
+    expect(judge([mat({ sores: true })], { hairMm: { 'thigh.left': 40 } }).mats[0]?.lostMm).toBe(40);
+    expect(judge([mat({ sores: true })]).mats[0]?.lostMm).toBeNull();
+  });
+
   it('a mat without size is a slip', () => {
     expect(() => judge([mat({ widthCm: 0 })])).toThrow('mat width');
   });

@@ -98,10 +98,7 @@ function isNeighbour(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, 
         )
       : [];
   const ids = new Set([zoneKindId(seenAt), ...bound.map(({ id }) => id)]);
-  return (
-    zone.kind.near.some((id) => ids.has(id)) ||
-    kinds.some(({ id, near }) => ids.has(id) && near.includes(zone.kind.id))
-  );
+  return zone.kind.near.some((id) => ids.has(id));
 }
 
 /** On the same side of the dog, or one of the two lies in the middle. */

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest';
+import { packs, sign } from '../../testing/packs.ts';
+import type { Mat } from '../hands/hands.ts';
+import { byRole } from '../packs/roles.ts';
+import { HANDLING } from '../terms/dog.ts';
+import { liftedStops, openStops, stopsOf } from './stops.ts';
+
+const calm = { handling: 'easy', standingMinutes: null } as const;
+const mat = (zone: string, sores: boolean): Mat => ({
+  id: zone,
+  zone,
+  lengthCm: 4,
+  widthCm: 3,
+  tightness: 4,
+  toSkinMm: 1,
+  burr: false,
+  sores,
+});
+const found = (extra: Partial<Parameters<typeof stopsOf>[0]> = {}) =>
+  stopsOf({ signs: [], mats: [], temper: calm, ...extra }, packs, 'wary');
+const keys = (stops: ReturnType<typeof found>) => stops.map(({ key }) => key);
+
+describe('stops', () => {
+  it('come from signs that bring one, where they are, and from none else', () => {
+    expect(found({ signs: [sign('lump', 'thigh.left'), sign('whorl', 'nape')] })).toEqual([]);
+    const [hot] = found({ signs: [sign('hot-spot', 'thigh.left')] });
+    expect(hot).toMatchObject({ zone: 'thigh.left', key: `${hot?.stop.id}@thigh.left` });
+    expect(found({ signs: [sign('hot-spot', 'thigh.left'), sign('hot-spot', 'thigh.right')] })).toHaveLength(
+      2,
+    );
+  });
+
+  it('come from sores under a mat, and from a temper beyond the salon’s limit', () => {
+    const sores = byRole('stop', packs.safety.stops, 'sores-under-mat');
+    expect(keys(found({ mats: [mat('back', false), mat('rib.left', true)] }))).toEqual([
+      `${sores.id}@rib.left`,
+    ]);
+    const beyond = byRole('stop', packs.safety.stops, 'beyond-handling');
+    expect(keys(found({ temper: { ...calm, handling: 'wary' } }))).toEqual([]);
+    const temper = { ...calm, handling: HANDLING.at(-1) ?? 'easy' };
+    expect(found({ temper })).toMatchObject([{ key: beyond.id, zone: null }]);
+  });
+
+  const stops = found({ signs: [sign('hot-spot', 'thigh.left')] });
+  const key = keys(stops)[0] ?? '';
+  const entry = (action: 'cleared' | 'referred' | 'lifted', at = key) => ({ key: at, action });
+
+  it('are open until the last word about them is an answer', () => {
+    expect(openStops(stops, [])).toEqual(stops);
+    expect(openStops(stops, [entry('cleared')])).toEqual([]);
+    expect(openStops(stops, [entry('referred')])).toEqual([]);
+    expect(openStops(stops, [entry('cleared'), entry('lifted')])).toEqual(stops);
+    expect(openStops(stops, [entry('lifted'), entry('cleared')])).toEqual([]);
+    expect(openStops(stops, [entry('cleared', 'another')])).toEqual(stops);
+  });
+
+  it('are lifted by taking away what brought them, answered or not, and once', () => {
+    expect(liftedStops(stops, [], [])).toEqual([key]);
+    expect(liftedStops([], [], [entry('cleared')])).toEqual([key]);
+    expect(liftedStops([], [], [entry('cleared'), entry('lifted')])).toEqual([]);
+    expect(liftedStops(stops, stops, [entry('cleared')])).toEqual([]);
+  });
+});
