@@ -243,6 +243,15 @@ describe('a stop', () => {
     await waitForText(trainee, '.stop', 'Stop: open wound or hot spot, right thigh');
     await waitForText(trainee, '.stop', 'a trainee cannot clear a stop');
     await saved(trainee);
+    await trainee
+      .locator('[aria-label^="Take off: open wound or hot spot"], [aria-label^="Take off: hot spot"]')
+      .click();
+    await waitForText(trainee, '.problem', 'This would lift a stop');
+    await trainee.locator('.draft-bar ::-p-text(Undo)').click();
+    await saved(trainee);
+    await trainee.reload();
+    await found(trainee, 'hot spot');
+    await saved(trainee);
     await trainee.locator('.visit-path ::-p-text(Stopped)').click();
     await waitForText(trainee, '.problem', 'A groomer or lead clears or refers it first');
     await trainee.close();

@@ -66,7 +66,7 @@ export function useAutosave(sheet: VisitSheet, hands: Hands): Autosave {
     if (dirty) {
       keptHands.write(visitId, hands);
       again.current(REST_MS);
-    }
+    } else keptHands.forget(visitId);
     return () => clearTimeout(timer);
   }, [dirty, hands, save, visitId]);
 
@@ -80,6 +80,7 @@ export function useAutosave(sheet: VisitSheet, hands: Hands): Autosave {
     [dispatch, save],
   );
 
-  const state = problem ? 'failed' : isLoading ? 'saving' : dirty ? 'waiting' : 'saved';
-  return { state, problem, save: (over) => void save(over) };
+  const trouble = dirty ? problem : null;
+  const state = trouble ? 'failed' : isLoading ? 'saving' : dirty ? 'waiting' : 'saved';
+  return { state, problem: trouble, save: (over) => void save(over) };
 }
