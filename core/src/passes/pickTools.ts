@@ -127,7 +127,18 @@ function runnerUp(
     leastExtra = extraCost;
     delta = (Number(added) - Number(dropped)) as RunnerUp['toolsDelta'];
   }
-  return best && { ...best, extraCost: leastExtra, toolsDelta: delta };
+  if (!best) return null;
+  const { option, leavesMm, sdMm, cost, beyondReach, turnedMendsMm } = best;
+  return {
+    option,
+    leavesMm,
+    sdMm,
+    cost,
+    beyondReach,
+    turnedMendsMm,
+    extraCost: leastExtra,
+    toolsDelta: delta,
+  };
 }
 
 /** Zones that ask the same, as a left and a right side do, and everything that may be done there. */

@@ -42,7 +42,7 @@ export function finish(
       chargedAs: target.lost !== null || target.restyled ? (drawn?.techniques[0] ?? null) : null,
       tool: choice ? planned(choice) : null,
       runnerUp: second
-        ? { ...planned(second), extraCost: second.extraCost, toolsDelta: second.toolsDelta }
+        ? Object.assign(planned(second), { extraCost: second.extraCost, toolsDelta: second.toolsDelta })
         : null,
       leftAlone: choice === undefined,
       protectedBy: welfare.leaveAlone?.kind.name ?? null,
