@@ -1,8 +1,9 @@
 import type { Problem } from '@kurrel/contract';
 import Alert from 'react-bootstrap/Alert';
 import Button from 'react-bootstrap/Button';
+import { useEffect, useRef } from 'react';
 
-/** A refusal in the salon's words: what, where, what to do. */
+/** A refusal in the salon's words: what, where, what to do. It comes into view, wherever the button was. */
 export function ProblemNote({
   problem,
   onRetry,
@@ -10,8 +11,10 @@ export function ProblemNote({
   readonly problem: Problem;
   readonly onRetry?: () => void;
 }) {
+  const note = useRef<HTMLDivElement>(null);
+  useEffect(() => note.current?.scrollIntoView({ block: 'nearest' }), [problem]);
   return (
-    <Alert variant="danger" className="problem">
+    <Alert ref={note} variant="danger" className="problem">
       <strong>{problem.title}.</strong> {problem.detail}
       {problem.fields && problem.fields.length > 0 && (
         <ul className="mb-0">

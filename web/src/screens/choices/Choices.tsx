@@ -8,7 +8,7 @@ import { packs } from '../../app/packs.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
-import { caseOf, firstChoices } from '../draft/useDraft.ts';
+import { caseOf, firstChoices } from '../../parts/visitCase.ts';
 import { ConsentForm } from './ConsentForm.tsx';
 import type { Swap } from './keptBoard.ts';
 import { keptBoard } from './keptBoard.ts';

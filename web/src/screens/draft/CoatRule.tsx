@@ -2,8 +2,8 @@ import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
 import { formatLength, lengthNumber, zoneKindId } from '@kurrel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import type { SetLength, Tick } from './ruleScale.ts';
-import { labelRows, nextTick, RULE, shareOf, snap } from './ruleScale.ts';
+import type { SetLength, Tick } from '../../parts/ruleScale.ts';
+import { labelRows, nextTick, RULE, shareOf, snap } from '../../parts/ruleScale.ts';
 
 export interface CoatRuleProps {
   readonly plan: Plan;
@@ -20,6 +20,9 @@ const HEIGHT = 158;
 const LINE_Y = 62;
 const PAD = 28;
 const SCALE_MM = [0.2, 0.5, 1, 2, 5, 10, 25, 50, 100, 150];
+/** What is written of it where the rule is shorter than this, px. */
+const SPARSE_MM = [0.2, 1, 5, 25, 100];
+const ROOMY = 560;
 const SNAP_UNITS = 7;
 
 /** Zones of one length share a bead; the selected zone has its own. */
@@ -91,9 +94,11 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
         {SCALE_MM.map((mm) => (
           <g key={mm} className="rule-scale" aria-hidden="true">
             <line x1={x(mm)} x2={x(mm)} y1={LINE_Y} y2={LINE_Y + 5} />
-            <text x={x(mm)} y={HEIGHT - 6}>
-              {formatLength(mm, unit)}
-            </text>
+            {(length >= ROOMY || SPARSE_MM.includes(mm)) && (
+              <text x={x(mm)} y={HEIGHT - 6}>
+                {formatLength(mm, unit)}
+              </text>
+            )}
           </g>
         ))}
         <BeadLabels beads={beads} x={x} />

@@ -8,7 +8,7 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { ageOf, zoneWord } from '../../parts/words.ts';
-import { Stops } from '../hands/Stops.tsx';
+import { Stops } from '../../parts/Stops.tsx';
 import { setChoices, setPurpose, setWish } from './draftSlice.ts';
 
 interface DogStripProps {

@@ -11,7 +11,7 @@ import { Loading } from '../../parts/Loading.tsx';
 import { DraftBoard } from './DraftBoard.tsx';
 import { look, openDraft, take } from './draftSlice.ts';
 import { keptDraft } from './keptDraft.ts';
-import { firstChoices } from './useDraft.ts';
+import { firstChoices } from '../../parts/visitCase.ts';
 
 /** What to leave where: the visit's draft, once its dog and breed are here. */
 export const Draft = () => (

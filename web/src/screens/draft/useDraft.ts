@@ -5,38 +5,17 @@ import {
   AS_DRAWN,
   bodyOf,
   clipLines,
-  factsWith,
   idealOf,
   outlineOf,
   planGroom,
   rechoose,
-  resolveCase,
   zoneKindId,
 } from '@kurrel/core';
 import { useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { frameFor } from '../../drawing/frame.ts';
-import { ticksOf } from './ruleScale.ts';
-
-/** The first draft of a visit: what was saved, else what the booking asks, else the breed's first trim as drawn. */
-export function firstChoices(sheet: VisitSheet, breed: BreedPack): Choices {
-  const [trim] = breed.trims;
-  return (
-    sheet.saved?.choices ??
-    sheet.asked ?? {
-      trimId: trim?.id ?? '',
-      purpose: trim?.purposes[0] ?? 'pet',
-      wish: AS_DRAWN,
-      schools: {},
-      sides: {},
-      overrides: [],
-    }
-  );
-}
-
-/** The visit's case: its facts with what the hands found, and the choices. */
-export const caseOf = (breed: BreedPack, sheet: VisitSheet, choices: Choices): Case =>
-  resolveCase(packs, breed, factsWith(sheet, sheet.hands), choices);
+import { caseOf, firstChoices } from '../../parts/visitCase.ts';
+import { ticksOf } from '../../parts/ruleScale.ts';
 
 /** What stays the same while lengths are dragged: the dog, its coat, its tools, the frame it is drawn in. */
 export function useDog(sheet: VisitSheet, breed: BreedPack) {

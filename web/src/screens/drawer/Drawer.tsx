@@ -10,7 +10,7 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
-import { RULE, shareOf } from '../draft/ruleScale.ts';
+import { RULE, shareOf } from '../../parts/ruleScale.ts';
 import { ToolForm } from './ToolForm.tsx';
 
 /** What is in the drawer and what each tool really leaves, on the coat rule. */

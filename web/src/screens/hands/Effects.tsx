@@ -21,7 +21,7 @@ import {
 import { useDeferredValue, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
-import { firstChoices } from '../draft/useDraft.ts';
+import { firstChoices } from '../../parts/visitCase.ts';
 import { TIGHTNESS } from './findWords.ts';
 
 /** Changes told at once. */

@@ -20,7 +20,7 @@ import { HandsDrawing } from './HandsDrawing.tsx';
 import type { HandsTab } from './handsSlice.ts';
 import { confirmMeasure, lookAt, putFinds, takeHands } from './handsSlice.ts';
 import { PlacePanel } from './PlacePanel.tsx';
-import { Stops } from './Stops.tsx';
+import { Stops } from '../../parts/Stops.tsx';
 import { TapeDrawing } from './TapeDrawing.tsx';
 import { TemperPanel } from './TemperPanel.tsx';
 import { useAutosave } from './useAutosave.ts';

@@ -9,10 +9,10 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { useForm } from 'react-hook-form';
-import { problemOf, useAnswerStopMutation, useSessionQuery } from '../../app/api.ts';
-import { packs } from '../../app/packs.ts';
-import { ProblemNote } from '../../parts/ProblemNote.tsx';
-import { zoneWord } from '../../parts/words.ts';
+import { problemOf, useAnswerStopMutation, useSessionQuery } from '../app/api.ts';
+import { packs } from '../app/packs.ts';
+import { ProblemNote } from './ProblemNote.tsx';
+import { zoneWord } from './words.ts';
 
 /** What keeps the work from starting, with clearing or referring it, and who did. */
 export function Stops({ sheet, hands }: { readonly sheet: VisitSheet; readonly hands: Hands }) {
