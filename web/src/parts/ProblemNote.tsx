@@ -12,7 +12,9 @@ export function ProblemNote({
   readonly onRetry?: () => void;
 }) {
   const note = useRef<HTMLDivElement>(null);
-  useEffect(() => note.current?.scrollIntoView({ block: 'nearest' }), [problem]);
+  useEffect(() => {
+    note.current?.scrollIntoView({ block: 'nearest' });
+  }, [problem]);
   return (
     <Alert ref={note} variant="danger" className="problem">
       <strong>{problem.title}.</strong> {problem.detail}
