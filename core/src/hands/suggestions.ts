@@ -1,5 +1,6 @@
 import { distance } from 'fastest-levenshtein';
 import type { Packs } from '../packs/packs.ts';
+import type { TypedProblem } from './typed.ts';
 import { readTyped } from './typed.ts';
 import { vocabulary } from './vocabulary.ts';
 
@@ -13,14 +14,23 @@ export function suggestions(typed: string, packs: Packs): readonly string[] {
   const tail = parts.at(-1)?.toLowerCase() ?? '';
   const head = parts.slice(0, -1).join(' ');
   const lead = head === '' ? '' : `${head} `;
-  if (readTyped(typed, packs).ok) return [];
-  const whole = sided(typed.trim(), packs);
+  const read = readTyped(typed, packs);
+  if (read.ok) return [];
+  const whole = [...sided(typed.trim(), packs), ...respelled(typed, read.problem, packs)];
   if (tail.length < 2) return whole;
   const all = [...new Set(vocabulary(packs).map(({ text }) => text))];
   const starts = all.filter((text) => text.startsWith(tail)).sort((a, b) => a.length - b.length);
   const near = all.filter((text) => !text.startsWith(tail) && distance(text, tail) <= 1);
   const completed = [...starts, ...near].slice(0, TRIED).flatMap((text) => readable(`${lead}${text}`, packs));
   return [...new Set([...whole, ...completed])].slice(0, MOST);
+}
+
+/** What is typed with the one word that is not understood put right, where a word of the trade is a letter away. */
+function respelled(typed: string, problem: TypedProblem, packs: Packs): readonly string[] {
+  const [wrong] = problem.kind === 'not-understood' ? problem.words : [];
+  if (wrong === undefined) return [];
+  const near = vocabulary(packs).filter(({ text }) => distance(text, wrong) === 1);
+  return near.flatMap(({ text }) => readable(typed.toLowerCase().replace(wrong, text), packs));
 }
 
 /** The finding with each side it may want, where a side is all it wants. */
@@ -31,7 +41,6 @@ function sided(typed: string, packs: Packs): readonly string[] {
 
 /** What is typed, with a side and a place where it needs one; nothing where even that is not read. */
 function readable(typed: string, packs: Packs): readonly string[] {
-  if (readTyped(typed, packs).ok) return [typed];
   const [left = ''] = packs.words.left;
   const read = readTyped(typed, packs);
   if (read.ok) return [typed];

@@ -18,7 +18,7 @@ const SIZE = new RegExp(String.raw`^(${NUMBER})\s*(?:x|×|\*|by)\s*(${NUMBER})\s
 const AMOUNT = new RegExp(String.raw`^(${NUMBER})\s*(kg|min|mins|minutes)(?![\w])`);
 const LENGTH = new RegExp(String.raw`^(?:${FRACTION}|${NUMBER})(?:\s*${UNIT}(?![\w]))?`);
 const BREAK = /^(?:[;+&]|,(?!\d)|\.(?!\d))/;
-const WORD = /^[\p{L}\p{N}'’/-]+/u;
+const WORD = /^(?:[\p{L}\p{N}'’/-]+|.)/u;
 
 /** Cuts a typed finding into words of the field, numbers and breaks; what is none of them stays as it was typed. */
 export function tokensOf(typed: string, packs: Packs): readonly Token[] {
@@ -44,7 +44,7 @@ export function tokensOf(typed: string, packs: Packs): readonly Token[] {
     } else if (length) take(length[0].length, { kind: 'length', text: length[0].trim() });
     else if (broken) take(broken[0].length, { kind: 'break' });
     else {
-      const text = WORD.exec(rest)?.[0] ?? rest.slice(0, 1);
+      const text = WORD.exec(rest)?.[0] ?? rest;
       take(text.length, { kind: 'unknown', text });
     }
   }

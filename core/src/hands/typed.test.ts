@@ -149,6 +149,8 @@ describe('suggestions', () => {
     expect(suggestions('hotspt', packs).join()).toMatch(/hotspot/);
     expect(suggestions('mat ear 3x2', packs)).toEqual(['mat ear 3x2 L', 'mat ear 3x2 R', 'mat ear 3x2 both']);
     expect(suggestions('x', packs)).toEqual([]);
+    expect(suggestions('rednes back', packs)).toContain('redness back');
+    expect(suggestions('mat L sholder 3x2 tight', packs)).toContain('mat l shoulder 3x2 tight');
   });
 
   it('every one of them is read when it is typed', () => {
