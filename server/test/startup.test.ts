@@ -37,6 +37,16 @@ describe('starting again', () => {
   });
 });
 
+describe('a database that drops its connections', () => {
+  it('is asked anew by the next request; the server goes on', async () => {
+    const agent = await world.signIn('ottilie');
+    await world.owner.db.execute(
+      sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
+    );
+    await expect.poll(async () => (await agent.get('/api/drawer')).status).toBe(200);
+  });
+});
+
 describe('the demo has learned something', () => {
   it('a comb used for years has a narrower spread than the book, and stays near it', async () => {
     const agent = await world.signIn('bram');

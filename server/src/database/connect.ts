@@ -13,8 +13,18 @@ export interface Connection {
   readonly close: () => Promise<void>;
 }
 
+/** No connection within this time: the request fails, and says so, instead of hanging. */
+const CONNECT_MS = 10_000;
+
+/**
+ * A pool that outlives its database: a connection that breaks, idle or not, is dropped and a new one made for the next
+ * request; the request that was using it fails by its own query.
+ */
 export function connect(url: string): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: CONNECT_MS });
+  const dropped = () => undefined;
+  pool.on('error', dropped);
+  pool.on('connect', (client) => client.on('error', dropped));
   return { db: drizzle(pool, { schema }), close: () => pool.end() };
 }
 
