@@ -6,7 +6,7 @@ export * from './terms/dog.ts';
 export type * from './terms/reason.ts';
 export type * from './terms/conflict.ts';
 export * from './units/length.ts';
-export type * from './packs/packs.ts';
+export * from './packs/packs.ts';
 export type * from './packs/archetypes.ts';
 export type * from './packs/breed.ts';
 export type * from './packs/breedFile.ts';

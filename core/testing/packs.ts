@@ -5,36 +5,29 @@ import type {
   Case,
   Choices,
   DrawerTool,
+  Mat,
   Packs,
   Plan,
   SeenSign,
   VisitFacts,
 } from '../src/index.ts';
-import { AS_DRAWN, completed, planGroom, resolveBreed, resolveCase, restriction } from '../src/index.ts';
+import {
+  AS_DRAWN,
+  completed,
+  PACK_NAMES,
+  planGroom,
+  resolveBreed,
+  resolveCase,
+  restriction,
+} from '../src/index.ts';
 
 /** The real packs, read from disk: what the tests of core compute with. */
 const folder = new URL('../../packs/', import.meta.url);
 const read = (file: string): object => JSON.parse(readFileSync(new URL(file, folder), 'utf8')) as object;
 
-const NAMES = [
-  'archetypes',
-  'coats',
-  'findings',
-  'mats',
-  'patterns',
-  'safety',
-  'schools',
-  'signs',
-  'times',
-  'tools',
-  'views',
-  'words',
-  'zones',
-] as const;
-
 export const packs = {
   version: 'test',
-  ...Object.fromEntries(NAMES.map((name) => [name, completed(read(`${name}.json`))])),
+  ...Object.fromEntries(PACK_NAMES.map((name) => [name, completed(read(`${name}.json`))])),
 } as unknown as Packs;
 
 export const breedFiles = readdirSync(new URL('breeds/', folder))
@@ -147,3 +140,16 @@ export function zoneOf(plan: Plan, id: string): Plan['zones'][number] {
   if (!zone) throw new Error(`no zone ${id} in the plan`);
   return zone;
 }
+
+/** A felted mat a millimetre from the skin, unless it is said to be another. */
+export const mat = (zone: string, extra: Partial<Mat> = {}): Mat => ({
+  id: 'm1',
+  zone,
+  lengthCm: 4,
+  widthCm: 3,
+  tightness: 4,
+  toSkinMm: 1,
+  burr: false,
+  sores: false,
+  ...extra,
+});

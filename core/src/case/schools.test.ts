@@ -1,28 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { packs, planFor } from '../../testing/packs.ts';
-import type { Mat, SeenSign } from '../hands/hands.ts';
+import { mat, packs, planFor, zoneOf } from '../../testing/packs.ts';
+import type { SeenSign } from '../hands/hands.ts';
 import type { Plan } from '../plan/plan.ts';
 import { dogZones } from '../packs/zones.ts';
 import { schoolsOf } from './schools.ts';
 
-const zoneOf = (plan: Plan, id: string) => {
-  const zone = plan.zones.find((z) => z.zone === id);
-  if (!zone) throw new Error(`no zone ${id}`);
-  return zone;
-};
 const zoneIds = dogZones(packs.zones).map(({ id }) => id);
 const longHair = Object.fromEntries(zoneIds.map((id) => [id, 70]));
-const mat = (zone: string, extra: Partial<Mat> = {}): Mat => ({
-  id: 'm1',
-  zone,
-  lengthCm: 4,
-  widthCm: 3,
-  tightness: 4,
-  toSkinMm: 1,
-  burr: false,
-  sores: false,
-  ...extra,
-});
 const rules = (plan: Plan, zone: string) => zoneOf(plan, zone).reasons.map(({ rule }) => rule);
 const schools = (answers: Record<string, string>) => schoolsOf(packs.schools, answers);
 

@@ -29,3 +29,20 @@ export interface Packs {
   readonly words: WordPack;
   readonly zones: ZonePack;
 }
+
+/** The packs there are, each a file of its name. */
+export const PACK_NAMES = [
+  'archetypes',
+  'coats',
+  'findings',
+  'mats',
+  'patterns',
+  'safety',
+  'schools',
+  'signs',
+  'times',
+  'tools',
+  'views',
+  'words',
+  'zones',
+] as const satisfies readonly Exclude<keyof Packs, 'version'>[];

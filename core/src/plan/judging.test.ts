@@ -1,22 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { breeds, fullDrawer, packs, planFor, sign, zoneOf } from '../../testing/packs.ts';
-import type { Mat, SeenSign } from '../hands/hands.ts';
+import { breeds, fullDrawer, mat, packs, planFor, sign, zoneOf } from '../../testing/packs.ts';
+import type { SeenSign } from '../hands/hands.ts';
 import type { Plan } from './plan.ts';
 import { dogZones } from '../packs/zones.ts';
 
 const zoneIds = dogZones(packs.zones).map(({ id }) => id);
 const longHair = Object.fromEntries(zoneIds.map((id) => [id, 70]));
-const mat = (zone: string, extra: Partial<Mat> = {}): Mat => ({
-  id: 'm1',
-  zone,
-  lengthCm: 4,
-  widthCm: 3,
-  tightness: 4,
-  toSkinMm: 1,
-  burr: false,
-  sores: false,
-  ...extra,
-});
 const kinds = (plan: Plan) => plan.conflicts.map(({ kind }) => kind);
 const rules = (plan: Plan, zone: string) => zoneOf(plan, zone).reasons.map(({ rule }) => rule);
 

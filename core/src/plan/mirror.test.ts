@@ -1,34 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { breed, fullDrawer, packs } from '../../testing/packs.ts';
-import type { Hands, Mat } from '../hands/hands.ts';
+import { breed, fullDrawer, mat, packs, zoneOf } from '../../testing/packs.ts';
+import type { Hands } from '../hands/hands.ts';
 import { freshHands, mirrored } from '../hands/hands.ts';
 import type { Choices } from '../case/choices.ts';
 import { factsWith } from '../case/facts.ts';
 import { resolveCase } from '../case/resolveCase.ts';
-import type { Plan } from './plan.ts';
 import { planGroom } from './planGroom.ts';
 import { dogZones } from '../packs/zones.ts';
 import { otherSide } from '../terms/zone.ts';
 
-const zoneOf = (plan: Plan, id: string) => {
-  const zone = plan.zones.find((z) => z.zone === id);
-  if (!zone) throw new Error(`no zone ${id}`);
-  return zone;
-};
 const zoneIds = dogZones(packs.zones).map(({ id }) => id);
 const longHair = Object.fromEntries(zoneIds.map((id) => [id, 70]));
-const mat = (zone: string, extra: Partial<Mat> = {}): Mat => ({
-  id: 'm1',
-  zone,
-  lengthCm: 4,
-  widthCm: 3,
-  tightness: 4,
-  toSkinMm: 1,
-  burr: false,
-  sores: false,
-  ...extra,
-});
 
 describe('left and right', () => {
   const known = {

@@ -15,6 +15,7 @@ import type { Welfare } from '../welfare/restrictionsAt.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
 import { oneLongerMm } from './longer.ts';
+import { coatReasons, hairReasons, lossConflict, matReasons, welfareReasons } from './reasons.ts';
 import type { Schooled } from './schooled.ts';
 import { schooled } from './schooled.ts';
 import { wished } from './wished.ts';
@@ -259,87 +260,6 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
       ]),
     ],
   };
-}
-
-function welfareReasons(
-  { coat, shaving: { policy } }: Case,
-  welfare: Welfare,
-  shaving: Case['shaving']['answer'],
-  shaveMm: number,
-): readonly Reason[] {
-  const reasons = welfare.here.flatMap(({ kind, effects }): Reason[] => {
-    const say = (effect: Reason['effect']) =>
-      reason('welfare', 'restriction', kind.name, kind.source, effect);
-    if (effects.leaveAlone) return [say({ kind: 'leave-alone' })];
-    const gone = [
-      ...(effects.forbidDirections ?? []),
-      ...(effects.forbidTechniques ?? []),
-      ...(kind.skin ? ['skip-tooth'] : []),
-    ];
-    return [
-      ...(gone.length > 0 ? [say({ kind: 'removes', what: gone })] : []),
-      ...(effects.floorMm === undefined ? [] : [say({ kind: 'floor', mm: effects.floorMm })]),
-    ];
-  });
-  if (policy && shaving === 'declined') {
-    reasons.push(reason('welfare', 'shaving-declined', coat.name, policy.source));
-  }
-  if (policy && shaving === 'consented') {
-    reasons.push(
-      reason('welfare', 'shaving-consented', coat.name, policy.source, { kind: 'floor', mm: shaveMm }),
-    );
-  }
-  return reasons;
-}
-
-const MAT_RULE = { save: 'mat-saved', part: 'mat-part', clip: 'mat-clipped' } as const;
-
-const matReasons = ({ here, lost }: Matted): readonly Reason[] =>
-  here.map((one) => {
-    const rule = one.beyondFloor ? 'mat-beyond-floor' : MAT_RULE[one.decision];
-    const mm = one.blade?.leavesMm;
-    return reason(
-      'welfare',
-      rule,
-      one.reason,
-      'prior',
-      one === lost && mm !== undefined ? { kind: 'ceiling', mm } : { kind: 'note' },
-    );
-  });
-
-const lossConflict = (zone: DogZone, lost: JudgedMat, wantedMm: number): Conflict =>
-  lost.beyondFloor
-    ? conflict('mat-beyond-floor', zone.id, null, lost.floorMm, lost.reason)
-    : conflict('mat-takes-hair', zone.id, lost.blade?.leavesMm ?? null, wantedMm, lost.reason);
-
-const hairReasons = (
-  { measuredHair }: Case,
-  { id }: DogZone,
-  hairMm: number | undefined,
-): readonly Reason[] =>
-  hairMm === undefined
-    ? []
-    : [
-        reason('hair', 'hair-there', '', measuredHair.includes(id) ? 'measured' : 'prior', {
-          kind: 'ceiling',
-          mm: hairMm,
-        }),
-      ];
-
-/** What was seen on the coat and what it changes, said where the coat is worked. */
-function coatReasons({ coat, packs }: Case, area: TrimArea, school: Schooled): readonly Reason[] {
-  if (area.techniques[0] === 'leave') return [];
-  const changed = coat.changedBy.map(({ name, effect, source }) =>
-    reason('hair', 'coat-modifier', `${name}: ${effect}`, source),
-  );
-  const gone = school.techniques.filter((technique) => techniqueKind(packs.tools, technique).needsStrippable);
-  if (gone.length === 0 || coat.strips) return changed;
-  const row = byId('coat type', packs.coats.types, coat.id);
-  const why = row.strips ? coat.changedBy.map(({ name }) => name).join(', ') : coat.name;
-  return [
-    ...changed,
-    reason('hair', 'coat-does-not-strip', why, coat.source, { kind: 'removes', what: gone }),
-  ];
 }
 
 function balances(visit: Case, zone: DogZone): { readonly by: number; readonly why: Reason }[] {

@@ -1,21 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { packs, sign } from '../../testing/packs.ts';
-import type { Mat } from '../hands/hands.ts';
+import { mat, packs, sign } from '../../testing/packs.ts';
 import { byRole } from '../packs/roles.ts';
 import { HANDLING } from '../terms/dog.ts';
 import { liftedStops, openStops, stopsOf } from './stops.ts';
 
 const calm = { handling: 'easy', standingMinutes: null } as const;
-const mat = (zone: string, sores: boolean): Mat => ({
-  id: zone,
-  zone,
-  lengthCm: 4,
-  widthCm: 3,
-  tightness: 4,
-  toSkinMm: 1,
-  burr: false,
-  sores,
-});
 const found = (extra: Partial<Parameters<typeof stopsOf>[0]> = {}) =>
   stopsOf({ signs: [], mats: [], temper: calm, ...extra }, packs, 'wary');
 const keys = (stops: ReturnType<typeof found>) => stops.map(({ key }) => key);
@@ -32,7 +21,7 @@ describe('stops', () => {
 
   it('come from sores under a mat, and from a temper beyond the salon’s limit', () => {
     const sores = byRole('stop', packs.safety.stops, 'sores-under-mat');
-    expect(keys(found({ mats: [mat('back', false), mat('rib.left', true)] }))).toEqual([
+    expect(keys(found({ mats: [mat('back'), mat('rib.left', { sores: true })] }))).toEqual([
       `${sores.id}@rib.left`,
     ]);
     const beyond = byRole('stop', packs.safety.stops, 'beyond-handling');

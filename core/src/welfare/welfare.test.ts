@@ -2,13 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { breeds, caseFor, hairEverywhere, packs, planFor, sign, zoneOf } from '../../testing/packs.ts';
-import { AS_DRAWN } from '../case/choices.ts';
 import type { Override } from '../case/choices.ts';
-import { restriction } from '../case/restrictions.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { byId } from '../terms/failure.ts';
-import { otherSide, zoneKindId } from '../terms/zone.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import { restrictionsAt } from './restrictionsAt.ts';
 import { liftedStops, openStops, stopsOf } from './stops.ts';
 import { unsafe } from './unsafe.ts';
@@ -24,74 +22,6 @@ const override = (zone: string, extra: Partial<Override> = {}): Override => ({
   reason: '',
   acknowledged: false,
   ...extra,
-});
-
-describe('the one matcher of restrictions', () => {
-  it('neighbourhood is symmetric', () => {
-    for (const { id, near } of packs.zones.zones) {
-      for (const other of near)
-        expect(byId('zone', packs.zones.zones, other).near, `${other} of ${id}`).toContain(id);
-    }
-  });
-
-  it('binds the whole organ where its entry says so, on its own side only', () => {
-    const visit = caseFor('havanese', { signs: [sign('healing-ear', 'ear-fringe.left')] });
-    for (const zone of ['ear-outside', 'ear-inside', 'ear-fringe', 'ear-behind']) {
-      expect(at(visit, `${zone}.left`).leaveAlone, zone).not.toBeNull();
-      expect(at(visit, `${zone}.right`).leaveAlone, zone).toBeNull();
-    }
-    const lump = caseFor('havanese', { signs: [sign('lump', 'ear-fringe.left')] });
-    expect(at(lump, 'ear-outside.left').here).toEqual([]);
-  });
-
-  it('cover is left on every side of a protected place, organ or not, and not on the dog’s other side', () => {
-    const found = { 'healing-patch': null, 'hot-spot': null, 'healing-ear': 'ear', 'painful-eye': 'eye' };
-    for (const [place, organ] of Object.entries(found)) {
-      for (const zone of zones.filter(({ kind }) => organ === null || kind.organs.includes(organ))) {
-        const visit = { packs, restrictions: [restriction(packs, place, zone.id)] };
-        const bound = zones.filter((one) => restrictionsAt(visit, one).leaveAlone !== null);
-        for (const one of zones) {
-          const { coverMm, leaveAlone } = restrictionsAt(visit, one);
-          const beside = bound.some(
-            (b) =>
-              (b.kind.near.includes(one.kind.id) || one.kind.near.includes(b.kind.id)) &&
-              (b.side === null || one.side === null || b.side === one.side),
-          );
-          const covered = beside && leaveAlone === null && otherSide(zone.id) !== one.id;
-          expect(coverMm > 0, `${place} at ${zone.id}, ${one.id}`).toBe(covered);
-        }
-      }
-    }
-  });
-
-  it('excepts the same places whether it is asked for a plan, a mat or an override', () => {
-    const visit = caseFor('west-highland-white-terrier', { signs: [sign('allergic-skin')] });
-    expect(at(visit, 'pads')).toMatchObject({ floorMm: 0.25, floorBy: null, restricted: false });
-    expect(at(visit, 'back')).toMatchObject({ floorMm: 1.5, restricted: true, skipTooth: false });
-    expect(at(visit, 'back').directions).toEqual(['with']);
-  });
-
-  it('one more restriction never widens anything in any zone', () => {
-    const kinds = packs.safety.restrictions.map(({ id }) => id);
-    const seen = fc
-      .tuple(fc.constantFrom(...kinds), fc.constantFrom(...zones.map(({ id }) => id)), fc.boolean())
-      .map(([id, zone, marked]) => restriction(packs, id, zone, marked));
-    fc.assert(
-      fc.property(fc.array(seen, { maxLength: 4 }), seen, (some, one) => {
-        for (const zone of zones) {
-          const was = restrictionsAt({ packs, restrictions: some }, zone);
-          const is = restrictionsAt({ packs, restrictions: [...some, one] }, zone);
-          expect(is.floorMm).toBeGreaterThanOrEqual(was.floorMm);
-          expect(was.directions).toEqual(expect.arrayContaining([...is.directions]));
-          expect(is.forbidden).toEqual(expect.arrayContaining([...was.forbidden]));
-          expect(is.skipTooth && !was.skipTooth).toBe(false);
-          expect(was.leaveAlone !== null && is.leaveAlone === null).toBe(false);
-          expect(is.coverMm >= was.coverMm || is.leaveAlone !== null).toBe(true);
-        }
-      }),
-      { numRuns: 40 },
-    );
-  });
 });
 
 describe('an override', () => {
@@ -181,125 +111,6 @@ describe('an override', () => {
   it('a safe one passes the gate whoever asks', () => {
     const visit = caseFor('standard-poodle', { overrides: [override('back', { targetMm: 10 })] });
     expect(unsafe(visit, 'trainee')).toEqual([]);
-  });
-});
-
-describe('one length all over', () => {
-  const wish = (allOverMm: number, extra: Partial<typeof AS_DRAWN> = {}): Extra => ({
-    hairMm: long,
-    wish: { ...AS_DRAWN, allOverMm, ...extra },
-  });
-
-  it('is the whole dog, with its pads and folds as the trim has them', () => {
-    const plan = planFor('standard-poodle', wish(6.3));
-    for (const zone of plan.zones) {
-      if (byId('zone', packs.zones.zones, zoneKindId(zone.zone)).allOver === 'same') {
-        expect(zone.targetMm, zone.zone).toBeCloseTo(6.3, 6);
-      } else expect(zone.targetMm, zone.zone).toBeLessThan(6.3);
-    }
-  });
-
-  it('goes no shorter than 3 mm for a wish, and says so once', () => {
-    const plan = planFor('standard-poodle', wish(1));
-    expect(Math.min(...['back', 'throat', 'thigh.left'].map((z) => zoneOf(plan, z).targetMm))).toBe(3);
-    expect(plan.conflicts.filter(({ kind }) => kind === 'wish-too-short')).toHaveLength(1);
-  });
-
-  it('goes shorter when a vet asks or mats take it there, never below a zone’s own skin', () => {
-    const vet = planFor('standard-poodle', wish(1, { vetAsks: true }));
-    expect(zoneOf(vet, 'back').targetMm).toBe(1);
-    expect(zoneOf(vet, 'belly').targetMm).toBe(1.2);
-    const felt = {
-      id: 'm1',
-      zone: 'back',
-      lengthCm: 20,
-      widthCm: 20,
-      tightness: 4,
-      toSkinMm: 1.6,
-      burr: false,
-      sores: false,
-    } as const;
-    const matted = planFor('standard-poodle', { ...wish(2), mats: [felt] });
-    expect(zoneOf(matted, 'rib.left').targetMm).toBe(2);
-    expect(matted.conflicts.map(({ kind }) => kind)).not.toContain('wish-too-short');
-  });
-
-  it('a vet’s instruction is passed on by a groomer, not by a trainee', () => {
-    const visit = caseFor('standard-poodle', wish(1, { vetAsks: true }));
-    expect(unsafe(visit, 'groomer')).toEqual([]);
-    expect(unsafe(visit, 'trainee')).toMatchObject([{ kind: 'role-may-not' }]);
-  });
-});
-
-describe('the question of shaving', () => {
-  const shave: Extra = { hairMm: hairEverywhere(90), wish: { ...AS_DRAWN, allOverMm: 5 } };
-
-  it.each([
-    'samoyed',
-    'golden-retriever',
-    'irish-water-spaniel',
-    'german-shorthaired-pointer',
-    'generic-double',
-    'generic-smooth',
-  ])('is asked of the %s: declined without a signature, and no zone is cut to the wish', (id) => {
-    const plan = planFor(id, shave);
-    expect(plan.conflicts.filter(({ kind }) => kind === 'shaving-declined')).toHaveLength(1);
-    expect(plan.zones.filter(({ targetMm, lost }) => targetMm === 5 && !lost)).toEqual([]);
-    expect(['clip', 'comb']).not.toContain(zoneOf(plan, 'back').tool?.technique);
-  });
-
-  it.each(['airedale-terrier', 'english-springer-spaniel'])(
-    'on the %s it is done and what it costs is said',
-    (id) => {
-      const visit = caseFor(id, shave);
-      expect(visit.shaving.answer).toBe('explained');
-      expect(visit.shaving.policy?.text).toMatch(/softens/);
-    },
-  );
-
-  it('the signature is under this very plan: another trim or length is declined again', () => {
-    const signing = caseFor('samoyed', { ...shave, shave: 'being-signed' });
-    const plan = planGroom(signing);
-    expect(zoneOf(plan, 'back').leftMm).toBeGreaterThanOrEqual(12.9);
-    const leftMm = Object.fromEntries(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
-    const { trimId, purpose, wish } = signing.choices;
-    const signed = { choices: { trimId, purpose, wish }, leftMm };
-    const again = (extra: Extra) => caseFor('samoyed', { ...shave, shave: signed, ...extra }).shaving.answer;
-    expect(again({})).toBe('consented');
-    expect(again({ wish: { ...wish, allOverMm: 4 } })).toBe('declined');
-    expect(again({ trimId: 'easy-outline' })).toBe('declined');
-    expect(again({ wish: AS_DRAWN })).toBe('declined');
-  });
-
-  it('nobody steps over it with an override, however acknowledged, but for a vet', () => {
-    const overrides = [override('back', { toolId: 'blade-5f', acknowledged: true })];
-    const visit = caseFor('samoyed', { hairMm: long, overrides });
-    expect(unsafe(visit, 'lead')).toMatchObject([{ kind: 'needs-consent', zone: 'back' }]);
-    expect(zoneOf(planGroom(visit), 'back').tool?.toolId).not.toBe('blade-5f');
-    const short = caseFor('samoyed', {
-      hairMm: long,
-      overrides: [override('back', { targetMm: 4, acknowledged: true })],
-    });
-    expect(unsafe(short, 'lead')).toMatchObject([{ kind: 'needs-consent' }]);
-    const vet = caseFor('samoyed', { hairMm: long, overrides, wish: { ...AS_DRAWN, vetAsks: true } });
-    expect(unsafe(vet, 'lead')).toEqual([]);
-  });
-
-  it('a salon’s never is not lifted by a dog’s own answer, or a signature', () => {
-    const salon = { doubleCoat: 'decline' };
-    const dog = caseFor('samoyed', {
-      ...shave,
-      salon,
-      schools: { doubleCoat: 'consent' },
-      shave: 'being-signed',
-    });
-    expect(dog.shaving.answer).toBe('declined');
-    const lenient = caseFor('samoyed', {
-      ...shave,
-      schools: { doubleCoat: 'decline' },
-      shave: 'being-signed',
-    });
-    expect(lenient.shaving.answer).toBe('declined');
   });
 });
 
@@ -429,51 +240,5 @@ describe('stops', () => {
       { kind: 'open-stop', zone: 'back', about: 'open wound or hot spot' },
       { kind: 'open-stop', zone: null, about: 'parasites' },
     ]);
-  });
-});
-
-describe('cautions of the brief', () => {
-  const visitWide = (extra: Extra) => planFor('standard-poodle', extra).cautions.join('\n');
-
-  it.each([
-    ['never alone in the loop', {}, /Never alone/],
-    ['dryer in ears', {}, /never into ears/],
-    [
-      'fingers between when a mat is cut',
-      {
-        mats: [
-          {
-            id: 'm',
-            zone: 'back',
-            lengthCm: 3,
-            widthCm: 3,
-            tightness: 2,
-            toSkinMm: 6,
-            burr: false,
-            sores: false,
-          },
-        ],
-      },
-      /Fingers between/,
-    ],
-    ['patch test', { signs: [sign('allergic-skin')] }, /small place first/],
-    ['chalk in airways', { purpose: 'show' }, /out of airways/],
-    ['lifting', { measurements: { weightKg: 30 } }, /Two people lift/],
-    ['a bare clipper on a moving dog', { signs: [sign('dances')] }, /no bare blade freehand/],
-  ] as const)('%s', (_name, extra, words) => {
-    expect(visitWide(extra as Extra)).toMatch(words);
-  });
-
-  it('those that do not apply are not said', () => {
-    const calm = visitWide({ measurements: { weightKg: 20 } });
-    expect(calm).not.toMatch(/Fingers between|small place first|airways|Two people|freehand/);
-  });
-
-  it('hot blade, nipples and hind dewclaws stand at their step', () => {
-    const plan = planFor('standard-poodle');
-    expect(zoneOf(plan, 'back').cautions.join()).toMatch(/inside of your wrist/);
-    expect(zoneOf(plan, 'belly').cautions.join()).toMatch(/Nipples/);
-    expect(zoneOf(plan, 'hock.left').cautions.join()).toMatch(/dewclaws/);
-    expect(zoneOf(plan, 'topknot').cautions.join()).not.toMatch(/wrist/);
   });
 });

@@ -1,25 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import type { BreedFile, BreedPack, PackProblem, Packs } from '@kurrel/core';
-import { checkBreed, checkPacks, completed, resolveBreed } from '@kurrel/core';
+import { checkBreed, checkPacks, completed, PACK_NAMES, resolveBreed } from '@kurrel/core';
 import { Ajv } from 'ajv';
 
 const FOLDER = new URL('../../../packs/', import.meta.url);
-const PACKS = [
-  'archetypes',
-  'coats',
-  'findings',
-  'mats',
-  'patterns',
-  'safety',
-  'schools',
-  'signs',
-  'times',
-  'tools',
-  'views',
-  'words',
-  'zones',
-] as const;
-
 export interface Library {
   readonly packs: Packs;
   readonly breeds: ReadonlyMap<string, BreedPack>;
@@ -52,7 +36,7 @@ export function loadLibrary(folder: URL = FOLDER): Library {
   };
   const { version } = json('package.json') as { version: string };
   const shared = Object.fromEntries(
-    PACKS.map((name) => [name, checked(`${name}.json`, `${name}.schema.json`)]),
+    PACK_NAMES.map((name) => [name, checked(`${name}.json`, `${name}.schema.json`)]),
   );
   const packs = { version, ...shared } as unknown as Packs;
   refuse('packs', checkPacks(packs));
