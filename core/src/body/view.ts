@@ -3,6 +3,7 @@ import type { Point } from './geometry.ts';
 import { landmark } from './landmarks.ts';
 import type { Landmarks, Template } from './landmarks.ts';
 import type { ArchetypePack, PartTemplate, Place, ZoneArea } from '../packs/archetypes.ts';
+import { landmarksOf, placesOf } from '../packs/places.ts';
 import { closedCurve, resampleClosed } from './spline.ts';
 
 /** Stations are this far apart on a big dog, mm; closer on a small one, so that its outline is as smooth. */
@@ -101,13 +102,14 @@ function drawnPart(
   shift: Point,
   far: boolean,
 ): ViewPart {
-  const knots = part.outline.map((name) => ({
+  const outline = landmarksOf(part.outline);
+  const knots = outline.map((name) => ({
     at: plus(landmark(landmarks, name), shift),
     corner: part.corners?.includes(name) ?? false,
   }));
   const curve = closedCurve(knots, PER_SEGMENT);
   const { points, at } = resampleClosed(curve.points, stationMm(heightMm), curve.knotIndex);
-  const landmarkStation = Object.fromEntries(part.outline.map((name, index) => [name, at[index] ?? 0]));
+  const landmarkStation = Object.fromEntries(outline.map((name, index) => [name, at[index] ?? 0]));
   const patches = part.zones.map((zone) => patchOf(zone, landmarks, heightMm, shift));
   return { id: part.id, far, stations: stationsOf(points, patches), landmarkStation, patches };
 }
@@ -119,15 +121,16 @@ function patchOf(
   shift: Point,
 ): ZonePatch {
   const place = (p: Place) => plus(placeOf(p, landmarks, heightMm), shift);
+  const [labelled] = label ? placesOf(label) : [];
   return {
     zone,
     curve: area
       ? closedCurve(
-          area.map((p) => ({ at: place(p), corner: false })),
+          placesOf(area).map((p) => ({ at: place(p), corner: false })),
           6,
         ).points
       : null,
-    label: label ? place(label) : null,
+    label: labelled ? place(labelled) : null,
   };
 }
 

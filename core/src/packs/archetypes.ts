@@ -6,7 +6,7 @@ import type { Source } from '../terms/source.ts';
 
 /** [x, y] in heights at withers; head landmarks in head lengths. */
 export type Pair = readonly [number, number];
-/** A landmark, or a point off a landmark by [dx, dy]. */
+/** A point off a landmark by [dx, dy], heights at withers. */
 export type Place = readonly [landmark: string, dx: number, dy: number];
 
 /** Everything a proportion can say, in heights at withers unless noted. */
@@ -54,16 +54,16 @@ export interface SkeletonLandmark {
 
 export interface ZoneArea {
   readonly zone: string;
-  /** Closed curve of the zone within the part; the first entry of a part has none: it is the whole part. */
-  readonly area?: readonly Place[];
-  /** Where a label points to. */
-  readonly label?: Place;
+  /** Places of the zone's closed curve within the part, read by `placesOf`; the first entry of a part has none: it is the whole part. */
+  readonly area?: string;
+  /** Where a label points to: one place. */
+  readonly label?: string;
 }
 
 export interface PartTemplate {
   readonly id: string;
-  /** Landmarks around the part in order. */
-  readonly outline: readonly string[];
+  /** Landmarks around the part in order, read by `landmarksOf`. */
+  readonly outline: string;
   readonly corners?: readonly string[];
   readonly zones: readonly ZoneArea[];
 }

@@ -2,6 +2,7 @@ import { distance } from 'fastest-levenshtein';
 import type { Anchor } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
 import type { Packs } from './packs.ts';
+import { landmarksOf, placesOf } from './places.ts';
 
 /** A name in a pack that names nothing: where it stands, and the nearest name that would. */
 export interface PackProblem {
@@ -28,12 +29,11 @@ function collector(): { readonly problems: PackProblem[]; readonly say: Say } {
 const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id);
 
 /** Landmarks that a clip line, a shape or a displacement may name. */
-function landmarksOf({ archetypes }: Packs): readonly string[] {
+function namedLandmarks({ archetypes }: Packs): readonly string[] {
   const { skeleton, heads, ears, tails } = archetypes;
   const joints = Math.max(0, ...tails.map(({ centre }) => centre.length));
   return [
     ...Object.keys(skeleton.landmarks),
-    ...skeleton.parts.flatMap(({ outline }) => outline),
     ...heads.flatMap(({ landmarks }) => Object.keys(landmarks)),
     ...ears.flatMap(({ landmarks }) => Object.keys(landmarks)),
     ...Array.from({ length: joints }, (_, index) => `tail${index}`),
@@ -45,7 +45,7 @@ function landmarksOf({ archetypes }: Packs): readonly string[] {
 export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[] {
   const { problems, say } = collector();
   const zones = [...ids(packs.zones.zones), ...ids(packs.zones.groups)];
-  const landmarks = landmarksOf(packs);
+  const landmarks = namedLandmarks(packs);
   const lines = ids(file.lines);
   say('coat', 'coat type', [file.coat], ids(packs.coats.types));
   say('body.archetype', 'archetype', [file.body.archetype], ids(packs.archetypes.archetypes));
@@ -91,13 +91,27 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const restrictions = ids(packs.safety.restrictions);
   const types = ids(packs.coats.types);
   const signs = ids(packs.signs.signs);
-  const landmarks = landmarksOf(packs);
+  const landmarks = namedLandmarks(packs);
   const some = (name: string | null) => (name === null ? [] : [name]);
   packs.zones.zones.forEach((zone) => {
     say(`zones.${zone.id}.near`, 'zone', zone.near, zones);
     say(`zones.${zone.id}.organs`, 'organ', zone.organs, organs);
     say(`zones.${zone.id}.cautions`, 'caution', zone.cautions, cautions);
     say(`zones.${zone.id}.like`, 'zone', some(zone.like), zones);
+  });
+  packs.archetypes.skeleton.parts.forEach((part) => {
+    say(`archetypes.skeleton.parts.${part.id}.outline`, 'landmark', landmarksOf(part.outline), landmarks);
+    part.zones.forEach(({ zone, area = '', label = '' }) => {
+      const named = [area, label].filter(Boolean).flatMap(placesOf);
+      const where = `archetypes.skeleton.parts.${part.id}.zones.${zone}`;
+      say(where, 'zone', [zone.replace('.left', '')], zones);
+      say(
+        where,
+        'landmark',
+        named.map(([landmark]) => landmark),
+        landmarks,
+      );
+    });
   });
   packs.patterns.patterns.forEach((pattern) => {
     pattern.areas.forEach((row, a) => {

@@ -115,7 +115,7 @@ describe('every id in every pack under another name', () => {
   ];
 
   it.each(breedFiles.map((file) => [file.id, file] as const))('gives the same plans for %s', (id, file) => {
-    const pack = resolveBreed(renamed(file) as BreedFile, other.patterns, other.zones);
+    const pack = resolveBreed(renamed(file) as BreedFile, other);
     for (const extra of cases) {
       const plan = planGroom(caseFor(id, extra));
       const [first] = file.trims;

@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { breed, breedFiles, breeds, packs } from '../../testing/packs.ts';
+import { breed, breedFiles, breeds, drawnBefore, packs } from '../../testing/packs.ts';
 import type { BreedFile } from './breedFile.ts';
 import { checkBreed, checkPacks } from './checkNames.ts';
 import { completed } from './completed.ts';
@@ -8,14 +7,9 @@ import { resolveBreed } from './resolveBreed.ts';
 import { byRole } from './roles.ts';
 
 const LETTER = { clip: 'C', comb: 'K', scissor: 'S', thin: 'T', strip: 'R', leave: 'L' } as const;
-type Frozen = Readonly<Record<string, Readonly<Record<string, Readonly<Record<string, string>>>>>>;
-const frozen = JSON.parse(
-  readFileSync(new URL('../../testing/golden/areas.json', import.meta.url), 'utf8'),
-) as Frozen;
-
 /** Every area of every trim as it was before trims were built from patterns, but for what was corrected since. */
 describe('trims built from patterns', () => {
-  it.each(Object.entries(frozen))('of %s draw what they drew', (breedId, trims) => {
+  it.each(Object.entries(drawnBefore))('of %s draw what they drew', (breedId, trims) => {
     for (const [trimId, areas] of Object.entries(trims)) {
       const trim = breed(breedId).trims.find(({ id }) => id === trimId);
       for (const [drawn, kinds] of Object.entries(areas)) {
@@ -51,7 +45,7 @@ describe('a breed’s file', () => {
       { zones: ['hock'], shape: null, why: 'bone' },
     ];
     const own = { ...trim, patterns: [], areas: rows };
-    const { trims } = resolveBreed(changed({ areas: [], trims: [own] }), packs.patterns, packs.zones);
+    const { trims } = resolveBreed(changed({ areas: [], trims: [own] }), packs);
     const areas = trims[0]?.areas;
     const usual = packs.zones.zones.find(({ id }) => id === 'hock')?.usual;
     expect(areas?.hock).toMatchObject({ ...usual, mm: 30, shape: null, why: 'bone' });
@@ -66,16 +60,29 @@ describe('a breed’s file', () => {
         patterns: [],
         areas: [{ zones: ['*'], mm: 9, range: [5, 12] as const }, ...rows],
       };
-      return resolveBreed(changed({ areas: [], trims: [own] }), packs.patterns, packs.zones).trims[0]?.areas;
+      return resolveBreed(changed({ areas: [], trims: [own] }), packs).trims[0]?.areas;
     };
     const belly = { zones: ['belly'], mm: 7, range: [5, 9] as const };
     expect(areas([belly])?.armpit?.mm).toBe(7);
     expect(areas([belly, { zones: ['armpit'], mm: 6, range: [5, 9] }])?.armpit?.mm).toBe(6);
   });
 
+  it('techniques named without a finish leave what they usually leave', () => {
+    const rows = [
+      { zones: ['*'], mm: 20, range: [15, 25] as const, techniques: ['clip'] as const },
+      { zones: ['hock'], techniques: ['thin', 'scissor'] as const },
+      { zones: ['back'], finishes: ['rough'] as const },
+    ];
+    const areas = resolveBreed(changed({ areas: [], trims: [{ ...trim, patterns: [], areas: rows }] }), packs)
+      .trims[0]?.areas;
+    expect(areas?.rib?.finishes).toEqual(['close']);
+    expect(areas?.hock?.finishes).toEqual(['soft', 'crafted']);
+    expect(areas?.back).toMatchObject({ techniques: ['clip'], finishes: ['rough'] });
+  });
+
   it('that leaves a zone without a length is refused, naming it', () => {
     const bare = { ...trim, patterns: [], areas: [] };
-    expect(() => resolveBreed(changed({ areas: [], trims: [bare] }), packs.patterns, packs.zones)).toThrow(
+    expect(() => resolveBreed(changed({ areas: [], trims: [bare] }), packs)).toThrow(
       /nothing says what to leave at "topknot"/,
     );
   });
@@ -105,6 +112,22 @@ describe('a breed’s file', () => {
   it('every name in every pack is one', () => {
     expect(checkPacks(packs)).toEqual([]);
     for (const one of breedFiles) expect(checkBreed(one, packs), one.id).toEqual([]);
+  });
+
+  it('a curve on a landmark or zone that is not there is refused, naming the part', () => {
+    const [trunk, ...others] = packs.archetypes.skeleton.parts;
+    if (!trunk) throw new Error('no part');
+    const lost = {
+      ...trunk,
+      outline: 'withers bakMid',
+      zones: [{ zone: 'lion', area: 'wither 0 0.1, croup 1 1' }],
+    };
+    const skeleton = { ...packs.archetypes.skeleton, parts: [lost, ...others] };
+    expect(checkPacks({ ...packs, archetypes: { ...packs.archetypes, skeleton } })).toMatchObject([
+      { path: 'archetypes.skeleton.parts.trunk.outline', nearest: 'backMid' },
+      { path: 'archetypes.skeleton.parts.trunk.zones.lion', nearest: 'loin' },
+      { path: 'archetypes.skeleton.parts.trunk.zones.lion', nearest: 'withers' },
+    ]);
   });
 
   it('rows take what they do not say from the list’s defaults', () => {

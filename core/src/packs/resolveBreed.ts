@@ -1,30 +1,34 @@
-import type { AreaRow, BreedFile, Pattern, PatternPack } from './breedFile.ts';
+import type { AreaRow, BreedFile, Pattern } from './breedFile.ts';
 import type { Areas, BreedPack, TrimArea } from './breed.ts';
+import type { Packs } from './packs.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { Source } from '../terms/source.ts';
-import type { ZoneKind, ZonePack } from './zones.ts';
+import type { ZoneKind } from './zones.ts';
 
+/** The packs a breed's trims are built with. */
+type Built = Pick<Packs, 'patterns' | 'zones' | 'tools'>;
 type Row = AreaRow & { readonly source: Source };
 
 /**
  * A breed as core reads it: every trim's patterns and rows laid over the zones' usual way of working, row by row, so that
- * each zone kind has one complete area. A zone that is `like` another takes that one's rows and then its own.
+ * each zone kind has one complete area. A zone that is `like` another takes that one's rows and then its own; a row that
+ * names techniques and no finishes gets the techniques' own.
  * @throws MisuseError naming the trim and zone that no row gives a length, or a pattern that is not in the pack.
  */
-export function resolveBreed(file: BreedFile, patterns: PatternPack, zones: ZonePack): BreedPack {
+export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
   const trims = file.trims.map((trim) => {
-    const used = trim.patterns.map((id) => byId('pattern', patterns.patterns, id));
+    const used = trim.patterns.map((id) => byId('pattern', packs.patterns.patterns, id));
     const own = [...(file.areas ?? []), ...trim.areas];
     const rows = [...used.flatMap(rowsOf), ...withSource(own, trim.source)];
     const { id, name, purposes, summary, source, lines } = trim;
-    const areas = areasOf(rows, zones, `${file.id}, trim ${id}`);
+    const areas = areasOf(rows, packs.zones.zones, packs, `${file.id}, trim ${id}`);
     return { id, name, purposes, summary, source, lines, areas };
   });
   const fallbacks = (file.fallbacks ?? []).map((fallback) => {
-    const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, zones)));
-    const kinds = zones.zones.filter((kind) => named.has(kind.id));
+    const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, packs)));
+    const kinds = packs.zones.zones.filter((kind) => named.has(kind.id));
     const rows = withSource(fallback.areas, fallback.source);
-    return { ...fallback, areas: areasOf(rows, { ...zones, zones: kinds }, `${file.id}, ${fallback.name}`) };
+    return { ...fallback, areas: areasOf(rows, kinds, packs, `${file.id}, ${fallback.name}`) };
   });
   return { ...file, trims, fallbacks };
 }
@@ -34,9 +38,9 @@ const withSource = (rows: readonly AreaRow[], source: Source): readonly Row[] =>
 
 const rowsOf = (pattern: Pattern): readonly Row[] => withSource(pattern.areas, pattern.source);
 
-function areasOf(rows: readonly Row[], pack: ZonePack, where: string): Areas {
-  const named = rows.map((row) => ({ ...row, zones: zonesIn(row.zones, pack) }));
-  return Object.fromEntries(pack.zones.map((kind) => [kind.id, areaOf(named, kind, where)]));
+function areasOf(rows: readonly Row[], kinds: readonly ZoneKind[], packs: Built, where: string): Areas {
+  const named = rows.map((row) => ({ ...finished(row, packs), zones: zonesIn(row.zones, packs) }));
+  return Object.fromEntries(kinds.map((kind) => [kind.id, areaOf(named, kind, where)]));
 }
 
 function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
@@ -50,9 +54,15 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
   return area as TrimArea;
 }
 
+function finished(row: Row, { tools }: Built): Row {
+  if (row.finishes || !row.techniques) return row;
+  const finishes = row.techniques.map((id) => byId('technique', tools.techniques, id).finish);
+  return { ...row, finishes: [...new Set(finishes)] };
+}
+
 /** Groups spelled out. */
-const zonesIn = (names: readonly string[], { groups }: ZonePack): readonly string[] =>
-  names.flatMap((name) => groups.find(({ id }) => id === name)?.zones ?? [name]);
+const zonesIn = (names: readonly string[], { zones }: Built): readonly string[] =>
+  names.flatMap((name) => zones.groups.find(({ id }) => id === name)?.zones ?? [name]);
 
 const bears = (zones: readonly string[], { id, like }: ZoneKind) =>
   zones.includes('*') || zones.includes(id) || (like !== null && zones.includes(like));

@@ -30,6 +30,8 @@ export interface ToolKind {
 /** What a technique does whatever the tool, as data: core asks this, not the technique's name. */
 export interface TechniqueKind {
   readonly id: Technique;
+  /** How it leaves the coat when a row of a trim does not say. */
+  readonly finish: Finish;
   /** Cut to any length by eye. */
   readonly byHand: boolean;
   /** Passes under a mat. */

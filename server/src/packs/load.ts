@@ -21,7 +21,7 @@ export class PackError extends Error {
 export function loadLibrary(folder: URL = FOLDER): Library {
   const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true });
   const json = (file: string): unknown => JSON.parse(readFileSync(new URL(file, folder), 'utf8'));
-  ajv.addSchema(json('source.schema.json') as object);
+  ajv.addSchema(json('shapes.schema.json') as object);
   ajv.addSchema(json('patterns.schema.json') as object);
   const checked = (file: string, schema: string): unknown => {
     const pack = completed(json(file) as object);
@@ -44,7 +44,7 @@ export function loadLibrary(folder: URL = FOLDER): Library {
   const breeds = files.map((file): BreedPack => {
     const breed = checked(`breeds/${file}`, 'breed.schema.json') as BreedFile;
     refuse(`packs/breeds/${file}`, checkBreed(breed, packs));
-    return resolveBreed(breed, packs.patterns, packs.zones);
+    return resolveBreed(breed, packs);
   });
   return { packs, breeds: new Map(breeds.map((breed) => [breed.id, breed])) };
 }

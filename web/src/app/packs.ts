@@ -45,7 +45,7 @@ export function loadBreed(id: string): Promise<BreedPack> {
   if (known) return known;
   const load = files[`../../../packs/breeds/${id}.json`];
   const pack = load
-    ? load().then((file) => resolveBreed(file, packs.patterns, packs.zones))
+    ? load().then((file) => resolveBreed(file, packs))
     : Promise.reject(new Error(`no breed pack ${id}`));
   loaded.set(id, pack);
   return pack;
