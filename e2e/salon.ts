@@ -21,12 +21,15 @@ export async function openSalon(): Promise<OpenSalon> {
   const { appUrl } = await demoCopy();
   const library = loadLibrary();
   const connection = connect(appUrl);
+  const closing = new AbortController();
   const app = createApp({
     db: connection.db,
     library,
     log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
     webFolder: fileURLToPath(new URL('../web/dist', import.meta.url)),
     demo: DEMO_SIGN_INS,
+    secret: 'a secret of the tests',
+    closing: closing.signal,
   });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
@@ -42,6 +45,7 @@ export async function openSalon(): Promise<OpenSalon> {
     },
     close: async () => {
       await chromium.close();
+      closing.abort();
       server.closeAllConnections();
       server.close();
       await connection.close();

@@ -34,6 +34,14 @@ export const signConsentSchema = object({
 });
 export type SignConsent = InferType<typeof signConsentSchema>;
 
+/** A consent by its name. */
+export interface ConsentLine {
+  readonly id: string;
+  readonly planVersion: number;
+  readonly trimName: string;
+  readonly signedBy: string;
+}
+
 /** As it was signed; never changed afterwards. */
 export interface Consent {
   readonly id: string;
@@ -50,6 +58,13 @@ export interface Consent {
   readonly signature: Signature;
   readonly witness: string;
   readonly signedAt: string;
-  /** SHA-256 over everything above that was signed. */
+  /** HMAC-SHA-256 over everything above that was signed, in canonical form, under the installation's secret. */
   readonly fingerprint: string;
+  /** The owner asked for their name to be removed: name and signature are gone, the rest is as it was signed. */
+  readonly erased?: true;
+}
+
+/** A consent as it is read again, with whether it is still what was signed; null where that cannot be told. */
+export interface CheckedConsent extends Consent {
+  readonly unchanged: boolean | null;
 }

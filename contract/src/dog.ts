@@ -2,6 +2,7 @@ import type { MeasureKey } from '@kurrel/core';
 import { MEASURES } from '@kurrel/core';
 import type { InferType, NumberSchema } from 'yup';
 import { array, boolean, date, number, object, string } from 'yup';
+import type { ConsentLine } from './consent.ts';
 import { signSchema } from './sign.ts';
 
 const id = () => string().trim().max(80);
@@ -77,6 +78,12 @@ export interface Dog extends Omit<DogFacts, 'bornOn' | 'confirmed'> {
   readonly archived: boolean;
 }
 
+/** Dogs in a list, a page at a time. */
+export interface DogPage {
+  readonly dogs: readonly Dog[];
+  readonly more: boolean;
+}
+
 export interface VisitLine {
   readonly id: string;
   readonly startsAt: string;
@@ -85,6 +92,8 @@ export interface VisitLine {
   readonly groomer: string;
   readonly note: string;
   readonly done: boolean;
+  /** What was signed for it, the latest first. */
+  readonly consents: readonly ConsentLine[];
 }
 
 export interface DogWithVisits {

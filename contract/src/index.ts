@@ -1,5 +1,7 @@
 export * from './roles.ts';
 export * from './session.ts';
+export * from './people.ts';
+export * from './owner.ts';
 export * from './sign.ts';
 export * from './dog.ts';
 export * from './hands.ts';

@@ -21,4 +21,5 @@ export type ProblemKind =
   | 'no-version'
   | 'unsafe'
   | 'stopped'
+  | 'unavailable'
   | 'failed';

@@ -14,7 +14,9 @@ export type Permission =
   | 'hands:save'
   | 'stop:answer'
   | 'consent:take'
-  | 'salon:edit';
+  | 'salon:edit'
+  | 'people:edit'
+  | 'owner:erase';
 
 const EVERYBODY: readonly Permission[] = ['plan:save', 'dog:edit', 'visit:start', 'hands:save'];
 const GROOMER: readonly Permission[] = [
@@ -25,7 +27,7 @@ const GROOMER: readonly Permission[] = [
   'consent:take',
 ];
 const ALLOWED: Readonly<Record<Role, readonly Permission[]>> = {
-  lead: [...GROOMER, 'dog:archive', 'salon:edit'],
+  lead: [...GROOMER, 'dog:archive', 'salon:edit', 'people:edit', 'owner:erase'],
   groomer: GROOMER,
   trainee: EVERYBODY,
 };

@@ -50,9 +50,39 @@ export const policySchema = object({
 });
 export type Policy = InferType<typeof policySchema>;
 
+const timeOfDay = () =>
+  string()
+    .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'Type a time like 08:30.')
+    .required('Type the time.');
+
+/** When the salon is open, where its clock stands and how it is read. */
+export const clockSchema = object({
+  /** An IANA time zone. */
+  zone: string()
+    .trim()
+    .required('Choose the time zone.')
+    .test('zone', 'There is no such time zone.', (zone) => isTimeZone(zone)),
+  hours: number()
+    .oneOf([12, 24] as const)
+    .required(),
+  opens: timeOfDay(),
+  closes: timeOfDay(),
+}).test('open', 'The salon closes after it opens.', ({ opens, closes }) => opens < closes);
+export type Clock = InferType<typeof clockSchema>;
+
+function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 export const salonSchema = object({
   schools: schoolsSchema as never,
   policy: policySchema.required(),
+  clock: clockSchema.required(),
 });
 
 export interface SalonRules {
@@ -60,7 +90,12 @@ export interface SalonRules {
   readonly policy: Policy;
 }
 
-export interface Salon extends SalonRules {
+/** What the lead sets on the salon's page. */
+export interface SalonSettings extends SalonRules {
+  readonly clock: Clock;
+}
+
+export interface Salon extends SalonSettings {
   readonly name: string;
   readonly unit: LengthUnit;
   readonly version: number;
@@ -72,3 +107,5 @@ export const FIRST_POLICY: Policy = {
   mats: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 54 },
   handlingLimit: 'fights' satisfies Handling,
 };
+
+export const FIRST_CLOCK: Clock = { zone: 'Europe/Amsterdam', hours: 24, opens: '08:30', closes: '18:00' };

@@ -2,6 +2,7 @@ import type { LengthUnit } from '@kurrel/core';
 import type { InferType } from 'yup';
 import { object, string } from 'yup';
 import type { Role } from './roles.ts';
+import type { Clock } from './salon.ts';
 
 export const signInSchema = object({
   login: string().trim().max(60).required('Type your sign-in name.'),
@@ -17,7 +18,7 @@ export interface Person {
 
 export interface Session {
   readonly person: Person;
-  readonly salon: { readonly name: string; readonly unit: LengthUnit };
+  readonly salon: { readonly name: string; readonly unit: LengthUnit; readonly clock: Clock };
 }
 
 /** Shown on the sign-in page of the demo only. */

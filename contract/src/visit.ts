@@ -1,6 +1,7 @@
 import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave } from '@kurrel/core';
 import type { InferType, ObjectSchema } from 'yup';
 import { array, boolean, date, lazy, number, object, string } from 'yup';
+import type { ConsentLine } from './consent.ts';
 import type { Dog } from './dog.ts';
 import type { SalonRules } from './salon.ts';
 import { schoolsSchema } from './salon.ts';
@@ -74,13 +75,18 @@ export const bookingSchema = object({
 });
 export type Booking = InferType<typeof bookingSchema>;
 
+/** What was decided and saved. The plan itself is not sent: the same choices make it again. */
 export interface SavedPlan {
   /** Counts up with every save; the `If-Match` of the next. */
   readonly version: number;
   readonly choices: Choices;
-  readonly plan: Plan;
   readonly savedBy: string;
   readonly savedAt: string;
+}
+
+/** A saved plan as it was made and kept, with the versions of packs and core that made it. */
+export interface KeptPlan extends SavedPlan {
+  readonly plan: Plan;
 }
 
 /** Everything a plan is made from. */
@@ -116,12 +122,7 @@ export interface VisitSheet {
   /** The shave-down this visit's owner has signed for; null where nobody has. */
   readonly shave: SignedShave | null;
   /** The signed consents of this visit, the latest first. */
-  readonly consents: readonly {
-    readonly id: string;
-    readonly planVersion: number;
-    readonly trimName: string;
-    readonly signedBy: string;
-  }[];
+  readonly consents: readonly ConsentLine[];
   /** What the booking says of trim and wish, if anything. */
   readonly asked: Choices | null;
   /** Null until somebody saves a plan. */

@@ -29,6 +29,8 @@ export interface Cluster {
   readonly ownerUrl: (database: string) => string;
   readonly appUrl: (database: string) => string;
   readonly appPassword: string;
+  /** The installation's secret: what owners sign is fingerprinted under it. */
+  readonly secret: string;
   readonly createDatabase: (database: string) => Promise<void>;
   readonly stop: () => Promise<void>;
 }
@@ -36,6 +38,7 @@ export interface Cluster {
 interface Secrets {
   readonly ownerPassword: string;
   readonly appPassword: string;
+  readonly signing: string;
 }
 
 const asRoot = process.getuid?.() === 0;
@@ -91,6 +94,7 @@ async function start(folder: string, throwaway: boolean): Promise<Cluster> {
     ownerUrl,
     appUrl: url('kurrel_app', secrets.appPassword),
     appPassword: secrets.appPassword,
+    secret: secrets.signing,
     createDatabase: (database) => createDatabase(ownerUrl('postgres'), database),
     stop: async () => {
       await asPostgres(join(bin, 'pg_ctl'), ['-D', data, '-m', 'fast', '-w', 'stop']);
@@ -104,6 +108,7 @@ async function create(bin: string, folder: string, data: string, secretsFile: st
   const secrets: Secrets = {
     ownerPassword: randomBytes(18).toString('hex'),
     appPassword: randomBytes(18).toString('hex'),
+    signing: newSecret(),
   };
   const passwordFile = join(folder, 'initial-password');
   writeFileSync(passwordFile, secrets.ownerPassword, { mode: 0o600 });
@@ -124,9 +129,15 @@ async function create(bin: string, folder: string, data: string, secretsFile: st
   writeFileSync(secretsFile, JSON.stringify(secrets), { mode: 0o600 });
 }
 
+const newSecret = () => randomBytes(32).toString('hex');
+
 function readSecrets(file: string, folder: string): Secrets {
   try {
-    return JSON.parse(readFileSync(file, 'utf8')) as Secrets;
+    const kept = JSON.parse(readFileSync(file, 'utf8')) as Omit<Secrets, 'signing'> & Partial<Secrets>;
+    if (kept.signing !== undefined) return { ...kept, signing: kept.signing };
+    const secrets = { ...kept, signing: newSecret() };
+    writeFileSync(file, JSON.stringify(secrets), { mode: 0o600 });
+    return secrets;
   } catch (cause) {
     throw new Advice(
       `${file} is missing or unreadable. Delete ${folder} and run this again; the demo is seeded anew.`,

@@ -25,9 +25,8 @@ export async function startServer(
     env: {
       ...process.env,
       PORT: String(port),
-      KURREL_OWNER_URL: database.ownerUrl,
       KURREL_APP_URL: database.appUrl,
-      KURREL_APP_PASSWORD: database.appPassword,
+      KURREL_SECRET: database.secret,
       KURREL_WEB: join(PROJECT, 'web/dist'),
       KURREL_DEMO: '1',
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
@@ -41,7 +40,7 @@ export async function startServer(
   };
   const until = Date.now() + PATIENCE_MS;
   while (Date.now() < until && child.exitCode === null) {
-    const answer = await fetch(`${address}/healthz`).catch(() => null);
+    const answer = await fetch(`${address}/readyz`).catch(() => null);
     if (answer?.ok) return { address, process: child, stop };
     await new Promise((resolve) => setTimeout(resolve, 120));
   }

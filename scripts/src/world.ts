@@ -9,7 +9,7 @@ const DATABASE = 'kurrel';
 export interface DemoDatabase {
   readonly ownerUrl: string;
   readonly appUrl: string;
-  readonly appPassword: string;
+  readonly secret: string;
   readonly seeded: boolean;
 }
 
@@ -23,7 +23,7 @@ export async function demoDatabase(cluster: Cluster, fresh: boolean): Promise<De
     if (fresh) await wipe(owner.db);
     const seeded = await isEmpty(owner.db);
     if (seeded) await seedDemo(owner.db, loadLibrary(), new Date());
-    return { ownerUrl, appUrl: cluster.appUrl(DATABASE), appPassword: cluster.appPassword, seeded };
+    return { ownerUrl, appUrl: cluster.appUrl(DATABASE), secret: cluster.secret, seeded };
   } finally {
     await owner.close();
   }

@@ -4,14 +4,20 @@ import type { DemoSignIn } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import type { Express } from 'express';
 import express from 'express';
+import compression from 'compression';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { Database } from './database/connect.ts';
 import { dogRoutes } from './dogs/routes.ts';
 import { drawerRoutes } from './drawer/routes.ts';
+import { requestLog } from './edge/log.ts';
+import { readable } from './edge/readable.ts';
+import { sameOrigin } from './edge/sameOrigin.ts';
 import type { Library } from './packs/load.ts';
 import { notFound, problemHandler, Refusal } from './problems.ts';
+import { ownerRoutes } from './owners/routes.ts';
+import { peopleRoutes } from './people/routes.ts';
+import { securityLogRoutes } from './session/securityLog.ts';
 import { sessionRoutes } from './session/routes.ts';
 import { signedIn } from './session/session.ts';
 import { deviceRoutes } from './devices/routes.ts';
@@ -28,15 +34,19 @@ export interface Dependencies {
   /** Folder of the built web client; null serves the API alone. */
   readonly webFolder: string | null;
   readonly demo: readonly DemoSignIn[];
+  /** The installation's own: what was signed is fingerprinted under it. */
+  readonly secret: string;
+  /** Aborted when the server closes: answers that go on for a while end then. */
+  readonly closing: AbortSignal;
 }
 
 const YEAR_SECONDS = 31_536_000;
 
 /** The whole server from what it depends on; listens to nothing itself and keeps no state of its own. */
-export function createApp({ db, library, log, webFolder, demo }: Dependencies): Express {
+export function createApp({ db, library, log, webFolder, demo, secret, closing }: Dependencies): Express {
   const app = express();
   app.set('trust proxy', 'loopback');
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => request.url === '/healthz' } }));
+  app.use(requestLog(log));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -60,23 +70,37 @@ export function createApp({ db, library, log, webFolder, demo }: Dependencies): 
     }),
   );
 
-  app.get('/healthz', async (_request, response) => {
+  app.use(
+    compression({
+      filter: (request, response) => !isStream(response) && compression.filter(request, response),
+    }),
+  );
+
+  /** The process lives. */
+  app.get('/healthz', (_request, response) => {
+    response.json({ ok: true });
+  });
+  /** It can work: the database answers. */
+  app.get('/readyz', async (_request, response) => {
     await db.execute(sql`select 1`);
     response.json({ ok: true });
   });
 
   const api = express.Router();
-  api.use(express.json({ limit: '1mb' }), onlyJson);
+  api.use(noStore, sameOrigin, express.json({ limit: '1mb' }), onlyJson, readable);
   api.use(sessionRoutes(db, demo));
   api.use(signedIn(db));
   api.use('/dogs', dogRoutes(db, library));
   api.use('/drawer', drawerRoutes(db, library));
   api.use('/salon', salonRoutes(db, library));
+  api.use('/people', peopleRoutes(db));
+  api.use('/owners', ownerRoutes(db));
+  api.use('/security-log', securityLogRoutes(db));
   api.use(visitRoutes(db, library));
   api.use(handsRoutes(db, library));
   api.use(stopRoutes(db, library));
-  api.use(consentRoutes(db, library));
-  api.use(deviceRoutes(db, library));
+  api.use(consentRoutes(db, library, secret));
+  api.use(deviceRoutes(db, library, closing));
   api.use(() => {
     throw notFound('address');
   });
@@ -90,9 +114,20 @@ export function createApp({ db, library, log, webFolder, demo }: Dependencies): 
   return app;
 }
 
+/** Answers about a salon are nobody's to keep on the way. */
+const noStore: express.RequestHandler = (_request, response, next) => {
+  response.setHeader('Cache-Control', 'no-store');
+  next();
+};
+
+/** Events go out one by one; a compressor would hold them back. */
+const isStream = (response: { getHeader(name: string): unknown }) =>
+  response.getHeader('Content-Type') === 'text/event-stream';
+
 /** A form on another site can post text but not JSON; together with the strict cookie this keeps others out. */
 const onlyJson: express.RequestHandler = (request, _response, next) => {
-  const hasBody = Number(request.headers['content-length'] ?? 0) > 0;
+  const { 'content-length': length = 0, 'transfer-encoding': chunks } = request.headers;
+  const hasBody = Number(length) > 0 || chunks !== undefined;
   if (hasBody && !request.is('application/json')) {
     throw new Refusal('bad-input', 'This is not JSON', 'Send a JSON body.');
   }

@@ -1,29 +1,26 @@
-import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { connect } from './database/connect.ts';
-import { migrateDatabase } from './database/migrate.ts';
+import { createLog } from './edge/log.ts';
 import { loadLibrary } from './packs/load.ts';
+import { setting } from './setting.ts';
 import { DEMO_SIGN_INS } from './seed/people.ts';
 
 /**
- * Listens. Settings from the environment: `KURREL_OWNER_URL` (migrates), `KURREL_APP_URL` and `KURREL_APP_PASSWORD`
- * (serves), `PORT`, `HOST`, `KURREL_WEB` (folder of the built client), `KURREL_DEMO=1` (shows the demo sign-ins).
+ * Listens. Settings from the environment: `KURREL_APP_URL` (the database as the app's role: the owner's credentials stay
+ * with `migrateMain.ts`), `KURREL_SECRET` (fingerprints what is signed), `PORT`, `HOST`, `KURREL_WEB` (folder of the built
+ * client), `KURREL_DEMO=1` (shows the demo sign-ins).
  */
-function setting(name: string): string {
-  const value = process.env[name];
-  if (!value) throw new Error(`Set ${name}; README, "Running it yourself", says to what.`);
-  return value;
-}
-
-const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
-await migrateDatabase(setting('KURREL_OWNER_URL'), setting('KURREL_APP_PASSWORD'));
+const log = createLog(process.env.LOG_LEVEL ?? 'info');
 const connection = connect(setting('KURREL_APP_URL'));
+const closing = new AbortController();
 const app = createApp({
   db: connection.db,
   library: loadLibrary(),
   log,
   webFolder: process.env.KURREL_WEB ?? null,
   demo: process.env.KURREL_DEMO === '1' ? DEMO_SIGN_INS : [],
+  secret: setting('KURREL_SECRET'),
+  closing: closing.signal,
 });
 const port = Number(process.env.PORT ?? 4180);
 const server = app.listen(port, process.env.HOST ?? '127.0.0.1', (error) => {
@@ -36,6 +33,7 @@ const server = app.listen(port, process.env.HOST ?? '127.0.0.1', (error) => {
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
+    closing.abort();
     server.close(() => void connection.close().then(() => process.exit(0)));
     server.closeIdleConnections();
   });

@@ -3,6 +3,7 @@ import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
 import type { Schema } from 'yup';
 import { ValidationError } from 'yup';
+import { isUnavailable } from './database/unavailable.ts';
 
 const STATUS: Readonly<Record<ProblemKind, number>> = {
   'bad-input': 422,
@@ -15,8 +16,11 @@ const STATUS: Readonly<Record<ProblemKind, number>> = {
   'no-version': 428,
   unsafe: 409,
   stopped: 409,
+  unavailable: 503,
   failed: 500,
 };
+
+const RETRY_SECONDS = 2;
 
 /** A refusal on its way to the client as a problem document; `detail` says what to do. */
 export class Refusal extends Error {
@@ -51,6 +55,10 @@ export function parseBody<T>(schema: Schema<T>, body: unknown): T {
   }
 }
 
+/** One field that cannot be as it is. */
+export const refusedField = (path: string, message: string): Refusal =>
+  new Refusal('bad-input', 'Some of this cannot be right', message, { fields: [{ path, message }] });
+
 const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;
 
 /** A row's id out of the address. @throws Refusal when it cannot be one. */
@@ -59,9 +67,9 @@ export function idFrom(text: unknown, what: string): string {
   return text;
 }
 
-/** The version the client last saw, from `If-Match: "3"`. @throws Refusal when it is missing. */
+/** The version the client last saw, from `If-Match: "3"`. @throws Refusal when it is missing or no version. */
 export function versionFrom(ifMatch: string | undefined): number {
-  const version = /^"?(\d+)"?$/.exec(ifMatch ?? '')?.[1];
+  const version = /^"?(\d{1,9})"?$/.exec(ifMatch ?? '')?.[1];
   if (version === undefined) {
     throw new Refusal(
       'no-version',
@@ -88,6 +96,10 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     }
     const refusal = refusalOf(error);
     if (refusal.kind === 'failed') log.error({ err: error, path: request.path }, 'request failed');
+    if (refusal.kind === 'unavailable') {
+      log.warn({ err: error, path: request.path }, 'the database did not answer');
+      response.setHeader('Retry-After', RETRY_SECONDS);
+    }
     const status = STATUS[refusal.kind];
     const problem: Problem = {
       type: `urn:kurrel:problem:${refusal.kind}`,
@@ -102,16 +114,41 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
 
 function refusalOf(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
-  const type = error instanceof Error && 'type' in error ? error.type : undefined;
-  if (type === 'entity.parse.failed') {
-    return new Refusal('bad-input', 'This is not JSON', 'Send a JSON body.');
+  if (isUnavailable(error)) {
+    return new Refusal(
+      'unavailable',
+      'The database does not answer just now',
+      'Nothing was changed. What you typed is kept; it is tried again by itself.',
+    );
   }
-  if (type === 'entity.too.large') {
-    return new Refusal('bad-input', 'Too much at once', 'Send less than 1 MB.');
-  }
-  return new Refusal(
-    'failed',
-    'Something broke here',
-    'Nothing was changed. Try again; if it stays, tell the salon lead.',
+  return (
+    refusalOfRequest(error) ??
+    new Refusal(
+      'failed',
+      'Something broke here',
+      'Nothing was changed. Try again; if it stays, tell the salon lead.',
+    )
   );
+}
+
+/** What Express and its parsers say of a request they cannot read, by their `type` or status; null for anything else. */
+function refusalOfRequest(error: unknown): Refusal | null {
+  if (!(error instanceof Error)) return null;
+  const { type, status } = error as { readonly type?: unknown; readonly status?: unknown };
+  if (type === 'entity.parse.failed')
+    return new Refusal('bad-input', 'This is not JSON', 'Send a JSON body.');
+  if (type === 'entity.too.large')
+    return new Refusal('bad-input', 'Too much at once', 'Send less than 1 MB.');
+  if (type === 'charset.unsupported' || type === 'encoding.unsupported') {
+    return new Refusal('bad-input', 'This cannot be read', 'Send JSON as UTF-8, plain or gzip.');
+  }
+  if (status === 404) return notFound('page');
+  if (typeof status === 'number' && status >= 400 && status < 500) {
+    return new Refusal(
+      'bad-input',
+      'This cannot be read',
+      'Check the address and the body, then send it again.',
+    );
+  }
+  return null;
 }

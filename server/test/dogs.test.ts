@@ -1,4 +1,4 @@
-import type { DogWithVisits } from '@kurrel/contract';
+import type { DogPage, DogWithVisits } from '@kurrel/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { World } from './world.ts';
 import { createWorld, dogNamed } from './world.ts';
@@ -20,9 +20,9 @@ const newDog = {
 describe('the demo world', () => {
   it('has all sixteen dogs, each with two to nine visits behind it and one to come', async () => {
     const agent = await world.signIn('ottilie');
-    const { body } = (await agent.get('/api/dogs').expect(200)) as { body: { id: string; name: string }[] };
-    expect(body).toHaveLength(16);
-    for (const { id, name } of body) {
+    const { body } = (await agent.get('/api/dogs').expect(200)) as { body: DogPage };
+    expect(body.dogs).toHaveLength(16);
+    for (const { id, name } of body.dogs) {
       const card = (await agent.get(`/api/dogs/${id}`).expect(200)).body as DogWithVisits;
       const done = card.visits.filter((v) => v.done).length;
       expect(done, name).toBeGreaterThanOrEqual(2);
@@ -49,7 +49,7 @@ describe('the dogs', () => {
   it('are found by name, owner and what the breed is called', async () => {
     const agent = await world.signIn('bram');
     const names = async (q: string) =>
-      (await agent.get(`/api/dogs?q=${encodeURIComponent(q)}`)).body.map(
+      (await agent.get(`/api/dogs?q=${encodeURIComponent(q)}`)).body.dogs.map(
         (d: { name: string }) => d.name,
       ) as string[];
     expect(await names('juni')).toEqual(['Juniper']);
@@ -117,9 +117,9 @@ describe('the dogs', () => {
     const { id } = await dogNamed(bram, 'Flint');
     await bram.post(`/api/dogs/${id}/archive`).expect(403);
     await ottilie.post(`/api/dogs/${id}/archive`).expect(200);
-    expect((await ottilie.get('/api/dogs?q=Flint')).body).toEqual([]);
+    expect((await ottilie.get('/api/dogs?q=Flint')).body.dogs).toEqual([]);
     await ottilie.post(`/api/dogs/${id}/restore`).expect(200);
-    expect((await ottilie.get('/api/dogs?q=Flint')).body).toHaveLength(1);
+    expect((await ottilie.get('/api/dogs?q=Flint')).body.dogs).toHaveLength(1);
   });
 
   it('a visit is booked, with its faults named', async () => {

@@ -205,7 +205,8 @@ describe('stops', () => {
     await agent.put(`/api/visits/${sheet.visit.id}/start`).send({ started: true }).expect(200);
     await agent.put(`/api/visits/${sheet.visit.id}/start`).send({ started: false }).expect(200);
     const salon = (await agent.get('/api/salon').expect(200)).body;
-    const rules = { schools: salon.schools, policy: { ...salon.policy, handlingLimit: 'wary' } };
+    const { schools, policy, clock } = salon;
+    const rules = { schools, clock, policy: { ...policy, handlingLimit: 'wary' } };
     const stricter = await agent
       .put('/api/salon')
       .set('If-Match', `"${salon.version}"`)
@@ -215,7 +216,7 @@ describe('stops', () => {
     await agent
       .put('/api/salon')
       .set('If-Match', `"${stricter.body.version}"`)
-      .send({ schools: salon.schools, policy: salon.policy })
+      .send({ schools, policy, clock })
       .expect(200);
   });
 });
@@ -224,12 +225,12 @@ describe('the salon’s rules', () => {
   it('only the lead sets them, nobody over another’s change, and only to what the packs know', async () => {
     const bram = await world.signIn('bram');
     const lead = await world.signIn('ottilie');
-    const { version, schools, policy } = (await bram.get('/api/salon').expect(200)).body;
+    const { version, schools, policy, clock } = (await bram.get('/api/salon').expect(200)).body;
     const save = (agent: TestAgent, at: number, rules: object) =>
       agent
         .put('/api/salon')
         .set('If-Match', `"${at}"`)
-        .send({ schools, policy, ...rules });
+        .send({ schools, policy, clock, ...rules });
     await save(bram, version, {}).expect(403);
     expect((await save(lead, version, { schools: { mats: 'burn' } }).expect(422)).body.fields[0].path).toBe(
       'schools.mats',

@@ -8,10 +8,12 @@ import {
   people,
   plans,
   salons,
+  securityLog,
   sessions,
   stopLog,
   tools,
   visits,
+  writes,
 } from '../src/database/schema.ts';
 import type { World } from './world.ts';
 import { createWorld, dogNamed, visitOf } from './world.ts';
@@ -33,6 +35,8 @@ const TABLES = {
   consents,
   tools,
   measures,
+  writes,
+  security_log: securityLog,
 };
 
 /** Drizzle wraps what PostgreSQL said; this is what it said. */
@@ -57,7 +61,7 @@ describe('PostgreSQL keeps salons apart', () => {
 
   it('every table carries salon_id and has row-level security on', async () => {
     const { rows } = await world.owner.db.execute<{ name: string; secured: boolean; salon: boolean }>(
-      sql`select c.relname as name, c.relrowsecurity as secured,
+      sql`select c.relname as name, c.relrowsecurity and c.relforcerowsecurity as secured,
             exists (select 1 from pg_attribute a where a.attrelid = c.oid and a.attname = 'salon_id') as salon
           from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'public' and c.relkind = 'r'`,
     );
@@ -78,7 +82,7 @@ describe('PostgreSQL keeps salons apart', () => {
   it('an update or delete that forgets the where leaves the other salon alone', async () => {
     const before = await world.owner.db.select().from(dogs).where(eq(dogs.salonId, world.fennelRow));
     await inSalon(world.appConnection.db, world.otherSalon, (tx) => tx.update(dogs).set({ name: 'gone' }));
-    await inSalon(world.appConnection.db, world.otherSalon, (tx) => tx.delete(measures));
+    await inSalon(world.appConnection.db, world.otherSalon, (tx) => tx.delete(sessions));
     const after = await world.owner.db.select().from(dogs).where(eq(dogs.salonId, world.fennelRow));
     expect(after).toEqual(before);
     expect((await world.owner.db.select().from(measures)).length).toBeGreaterThan(0);
@@ -106,7 +110,7 @@ describe('the API keeps salons apart', () => {
     await zephyrine.get(`/api/dogs/${juniper.id}`).expect(404);
     await zephyrine.get(`/api/visits/${visit}`).expect(404);
     await zephyrine.get(`/api/visits/${visit}/plans`).expect(200, []);
-    expect((await zephyrine.get('/api/dogs').expect(200)).body).toEqual([]);
+    expect((await zephyrine.get('/api/dogs').expect(200)).body).toEqual({ dogs: [], more: false });
     expect((await zephyrine.get('/api/drawer').expect(200)).body).toEqual([]);
     await zephyrine.post(`/api/dogs/${juniper.id}/archive`).expect(404);
     await zephyrine

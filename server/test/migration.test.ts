@@ -85,5 +85,13 @@ describe('a salon from before', () => {
       sides: {},
       wish: { vetAsks: false },
     });
+
+    await migrate('0004_stays_up');
+    expect((await one('select clock from salons'))?.clock).toMatchObject({ hours: 24 });
+    expect(await one('select login, disabled_at, version from people')).toEqual({
+      login: 'old',
+      disabled_at: null,
+      version: 1,
+    });
   });
 });

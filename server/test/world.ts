@@ -1,14 +1,15 @@
-import type { Choices, Dog, TodayLine, Tool } from '@kurrel/contract';
-import { FIRST_POLICY } from '@kurrel/contract';
+import type { Choices, Dog, DogPage, KeptPlan, TodayLine, Tool } from '@kurrel/contract';
+import { FIRST_CLOCK, FIRST_POLICY } from '@kurrel/contract';
 import { hash } from '@node-rs/argon2';
-import { pino } from 'pino';
+import type { Logger } from 'pino';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
 import { demoCopy } from '../../scripts/src/emptyDatabase.ts';
 import { createApp } from '../src/app.ts';
-import type { Connection } from '../src/database/connect.ts';
+import type { Connection, Patience } from '../src/database/connect.ts';
 import { connect } from '../src/database/connect.ts';
 import { people, salons } from '../src/database/schema.ts';
+import { createLog } from '../src/edge/log.ts';
 import { loadLibrary } from '../src/packs/load.ts';
 import { DEMO_SIGN_INS } from '../src/seed/people.ts';
 
@@ -19,16 +20,24 @@ export interface World {
   readonly appConnection: Connection;
   readonly fennelRow: string;
   readonly otherSalon: string;
+  readonly closing: AbortController;
   readonly signIn: (login: string) => Promise<TestAgent>;
   readonly close: () => Promise<void>;
 }
 
 export const library = loadLibrary();
 
-export async function createWorld(): Promise<World> {
+/** Settings that a test has a reason to change. */
+interface Settings {
+  readonly log?: Logger;
+  readonly patience?: Patience;
+}
+
+export async function createWorld({ log, patience }: Settings = {}): Promise<World> {
+  const closing = new AbortController();
   const { ownerUrl, appUrl, salonId: fennelRow } = await demoCopy();
   const owner = connect(ownerUrl);
-  const appConnection = connect(appUrl);
+  const appConnection = connect(appUrl, patience);
   const [other] = await owner.db
     .insert(salons)
     .values({
@@ -36,6 +45,7 @@ export async function createWorld(): Promise<World> {
       unit: 'in',
       schools: { doubleCoat: 'decline', face: 'with' },
       policy: FIRST_POLICY,
+      clock: FIRST_CLOCK,
     })
     .returning();
   const otherSalon = other?.salonId ?? '';
@@ -47,9 +57,11 @@ export async function createWorld(): Promise<World> {
   const app = createApp({
     db: appConnection.db,
     library,
-    log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
+    log: log ?? createLog(process.env.LOG_LEVEL ?? 'silent'),
     webFolder: null,
     demo: DEMO_SIGN_INS,
+    secret: 'a secret of the tests',
+    closing: closing.signal,
   });
   const signIn = async (login: string) => {
     const agent = request.agent(app);
@@ -63,6 +75,7 @@ export async function createWorld(): Promise<World> {
     appConnection,
     fennelRow,
     otherSalon,
+    closing,
     signIn,
     close: async () => {
       await appConnection.close();
@@ -72,8 +85,8 @@ export async function createWorld(): Promise<World> {
 }
 
 export async function dogNamed(agent: TestAgent, name: string): Promise<Dog> {
-  const { body } = (await agent.get(`/api/dogs?q=${name}`).expect(200)) as { body: Dog[] };
-  const [dog] = body;
+  const { body } = (await agent.get(`/api/dogs?q=${name}`).expect(200)) as { body: DogPage };
+  const [dog] = body.dogs;
   if (!dog) throw new Error(`no dog called ${name}`);
   return dog;
 }
@@ -88,6 +101,14 @@ export async function visitOf(agent: TestAgent, name: string): Promise<string> {
   const line = body.find((l) => l.dog === name);
   if (!line) throw new Error(`no visit of ${name}`);
   return line.visitId;
+}
+
+/** The plan that was saved last. */
+export async function keptPlan(agent: TestAgent, visit: string): Promise<KeptPlan['plan']> {
+  const { body } = (await agent.get(`/api/visits/${visit}/plans`).expect(200)) as { body: KeptPlan[] };
+  const [latest] = body;
+  if (!latest) throw new Error('no plan was saved');
+  return latest.plan;
 }
 
 export async function toolLabelled(agent: TestAgent, label: string): Promise<Tool> {

@@ -13,15 +13,50 @@ export interface Connection {
   readonly close: () => Promise<void>;
 }
 
-/** No connection within this time: the request fails, and says so, instead of hanging. */
-const CONNECT_MS = 10_000;
+/** How long a request waits, ms: for a connection, for a row somebody else holds, for one answer of the database. */
+export interface Patience {
+  readonly connectMs: number;
+  readonly lockMs: number;
+  readonly statementMs: number;
+  /** For the driver, when the database itself hangs; longer than the statement's, so that PostgreSQL answers first. */
+  readonly answerMs: number;
+}
+
+const PATIENCE: Patience = { connectMs: 5_000, lockMs: 5_000, statementMs: 10_000, answerMs: 12_000 };
+const CONNECTIONS = 10;
+const IDLE_MS = 30_000;
+
+/** A client whose connection is given up when an answer is overdue: it would hold the next query behind the stuck one. */
+class ImpatientClient extends pg.Client {
+  override query: pg.Client['query'] = ((...args: Parameters<pg.Client['query']>) => {
+    const asked: unknown = super.query(...args);
+    if (asked instanceof Promise) {
+      asked.catch((error: unknown) => {
+        if (error instanceof Error && error.message === 'Query read timeout')
+          this.connection.stream.destroy();
+      });
+    }
+    return asked;
+  }) as pg.Client['query'];
+}
 
 /**
  * A pool that outlives its database: a connection that breaks, idle or not, is dropped and a new one made for the next
- * request; the request that was using it fails by its own query.
+ * request; the request that was using it fails by its own query, and no query waits for ever.
  */
-export function connect(url: string): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: CONNECT_MS });
+export function connect(url: string, patience: Patience = PATIENCE): Connection {
+  const pool = new pg.Pool({
+    Client: ImpatientClient,
+    connectionString: url,
+    max: CONNECTIONS,
+    connectionTimeoutMillis: patience.connectMs,
+    idleTimeoutMillis: IDLE_MS,
+    lock_timeout: patience.lockMs,
+    statement_timeout: patience.statementMs,
+    idle_in_transaction_session_timeout: patience.statementMs,
+    query_timeout: patience.answerMs,
+    keepAlive: true,
+  });
   const dropped = () => undefined;
   pool.on('error', dropped);
   pool.on('connect', (client) => client.on('error', dropped));

@@ -1,10 +1,12 @@
 import type { DrawerMeasure, Hands, LoggedPart, Measurements, Plan, Schools, SeenSign } from '@kurrel/core';
-import type { Choices, Consent, Dog, Policy, Role, StopLine } from '@kurrel/contract';
+import type { Choices, Clock, Consent, Dog, Policy, Role, SecurityEvent, StopLine } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
+import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import {
   boolean,
   date,
   doublePrecision,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -14,18 +16,21 @@ import {
   primaryKey,
   text,
   timestamp,
+  unique,
   uuid,
 } from 'drizzle-orm/pg-core';
 
 /**
  * The tables are the documentation. Every row belongs to a salon, and PostgreSQL itself keeps salons apart: the app
  * connects as `kurrel_app`, which owns nothing and cannot bypass row-level security, and names its salon for each
- * transaction in the setting `kurrel.salon_id`.
+ * transaction in the setting `kurrel.salon_id`. A row refers to rows of its own salon only: foreign keys carry `salon_id`.
+ * What is history (plans, consents, both logs, measures) the app may add and read, never change or remove.
  */
 export const appRole = pgRole('kurrel_app').existing();
 
 const salonId = () => uuid('salon_id').notNull();
-const ownSalon = sql`salon_id = nullif(current_setting('kurrel.salon_id', true), '')::uuid`;
+/** The setting is read once a query, not once a row. */
+const ownSalon = sql`salon_id = (select nullif(current_setting('kurrel.salon_id', true), '')::uuid)`;
 const isolation = (table: string) =>
   pgPolicy(`${table}_own_salon`, { to: appRole, for: 'all', using: ownSalon, withCheck: ownSalon });
 const version = () => integer('version').notNull().default(1);
@@ -40,6 +45,7 @@ export const salons = pgTable(
     /** Answers that differ from the packs' defaults. */
     schools: jsonb('schools').$type<Schools>().notNull(),
     policy: jsonb('policy').$type<Policy>().notNull(),
+    clock: jsonb('clock').$type<Clock>().notNull(),
     version: version(),
     createdAt: createdAt(),
   },
@@ -51,28 +57,45 @@ export const people = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     salonId: salonId().references(() => salons.salonId),
+    /** As `foldedLogin` writes it. */
     login: text('login').notNull().unique(),
     name: text('name').notNull(),
     role: text('role').$type<Role>().notNull(),
     hand: text('hand').$type<'left' | 'right'>().notNull().default('right'),
     /** argon2id */
     passwordHash: text('password_hash').notNull(),
+    /** Set: cannot sign in; what they did keeps their name. */
+    disabledAt: timestamp('disabled_at', { withTimezone: true }),
+    version: version(),
   },
-  () => [isolation('people')],
+  (table) => [unique('people_of_salon').on(table.salonId, table.id), isolation('people')],
 );
+
+const ownPerson = (name: string, salon: AnyPgColumn, person: AnyPgColumn) =>
+  foreignKey({ name, columns: [salon, person], foreignColumns: [people.salonId, people.id] });
+const ownVisit = (name: string, salon: AnyPgColumn, visit: AnyPgColumn) =>
+  foreignKey({ name, columns: [salon, visit], foreignColumns: [visits.salonId, visits.id] });
 
 export const sessions = pgTable(
   'sessions',
   {
     /** SHA-256 of the cookie's token. */
     tokenHash: text('token_hash').primaryKey(),
+    /** Names it in the list of one's sessions. */
+    id: uuid('id').notNull().defaultRandom(),
     salonId: salonId().references(() => salons.salonId),
-    personId: uuid('person_id')
-      .notNull()
-      .references(() => people.id),
+    personId: uuid('person_id').notNull(),
+    startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
+    seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
     expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    /** What the browser says it is. */
+    agent: text('agent').notNull().default(''),
   },
-  () => [isolation('sessions')],
+  (table) => [
+    ownPerson('sessions_person', table.salonId, table.personId),
+    index('sessions_by_person').on(table.salonId, table.personId),
+    isolation('sessions'),
+  ],
 );
 
 export const dogs = pgTable(
@@ -96,8 +119,16 @@ export const dogs = pgTable(
     remember: jsonb('remember').$type<string[]>().notNull().default([]),
     archivedAt: timestamp('archived_at', { withTimezone: true }),
     createdAt: createdAt(),
+    /** What the search looks through, folded. */
+    search: text('search').generatedAlwaysAs(
+      sql`lower(name || ' ' || owner || ' ' || breed_called || ' ' || replace(breed_id, '-', ' '))`,
+    ),
   },
-  (table) => [index('dogs_by_name').on(table.salonId, table.name), isolation('dogs')],
+  (table) => [
+    unique('dogs_of_salon').on(table.salonId, table.id),
+    index('dogs_by_name').on(table.salonId, table.name),
+    isolation('dogs'),
+  ],
 );
 
 /** Lengths left by zone and the minutes it took, as done. */
@@ -114,12 +145,8 @@ export const visits = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     salonId: salonId().references(() => salons.salonId),
-    dogId: uuid('dog_id')
-      .notNull()
-      .references(() => dogs.id),
-    groomerId: uuid('groomer_id')
-      .notNull()
-      .references(() => people.id),
+    dogId: uuid('dog_id').notNull(),
+    groomerId: uuid('groomer_id').notNull(),
     startsAt: timestamp('starts_at', { withTimezone: true }).notNull(),
     minutes: integer('minutes').notNull(),
     what: text('what').notNull(),
@@ -133,8 +160,16 @@ export const visits = pgTable(
     record: jsonb('record').$type<VisitRecord>(),
   },
   (table) => [
+    unique('visits_of_salon').on(table.salonId, table.id),
+    foreignKey({
+      name: 'visits_dog',
+      columns: [table.salonId, table.dogId],
+      foreignColumns: [dogs.salonId, dogs.id],
+    }),
+    ownPerson('visits_groomer', table.salonId, table.groomerId),
     index('visits_by_day').on(table.salonId, table.startsAt),
     index('visits_by_dog').on(table.dogId, table.startsAt),
+    index('visits_by_groomer').on(table.salonId, table.groomerId, table.startsAt),
     isolation('visits'),
   ],
 );
@@ -143,19 +178,20 @@ export const visits = pgTable(
 export const plans = pgTable(
   'plans',
   {
-    visitId: uuid('visit_id')
-      .notNull()
-      .references(() => visits.id),
+    visitId: uuid('visit_id').notNull(),
     version: integer('version').notNull(),
     salonId: salonId().references(() => salons.salonId),
     choices: jsonb('choices').$type<Choices>().notNull(),
     plan: jsonb('plan').$type<Plan>().notNull(),
-    savedBy: uuid('saved_by')
-      .notNull()
-      .references(() => people.id),
+    savedBy: uuid('saved_by').notNull(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.visitId, table.version] }), isolation('plans')],
+  (table) => [
+    primaryKey({ columns: [table.visitId, table.version] }),
+    ownVisit('plans_visit', table.salonId, table.visitId),
+    ownPerson('plans_saver', table.salonId, table.savedBy),
+    isolation('plans'),
+  ],
 );
 
 /** Stops cleared or referred: lines are added, never changed. */
@@ -164,18 +200,19 @@ export const stopLog = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     salonId: salonId().references(() => salons.salonId),
-    visitId: uuid('visit_id')
-      .notNull()
-      .references(() => visits.id),
+    visitId: uuid('visit_id').notNull(),
     key: text('key').notNull(),
     action: text('action').$type<StopLine['action']>().notNull(),
     note: text('note').notNull(),
-    byId: uuid('by_id')
-      .notNull()
-      .references(() => people.id),
+    byId: uuid('by_id').notNull(),
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [index('stop_log_by_visit').on(table.visitId), isolation('stop_log')],
+  (table) => [
+    ownVisit('stop_log_visit', table.salonId, table.visitId),
+    ownPerson('stop_log_person', table.salonId, table.byId),
+    index('stop_log_by_visit').on(table.visitId),
+    isolation('stop_log'),
+  ],
 );
 
 /** What owners signed, whole, as it was signed: the app may add and read, never change or remove. */
@@ -184,14 +221,16 @@ export const consents = pgTable(
   {
     id: uuid('id').primaryKey(),
     salonId: salonId().references(() => salons.salonId),
-    visitId: uuid('visit_id')
-      .notNull()
-      .references(() => visits.id),
+    visitId: uuid('visit_id').notNull(),
     planVersion: integer('plan_version').notNull(),
     signed: jsonb('signed').$type<Omit<Consent, 'id' | 'visitId' | 'planVersion'>>().notNull(),
     signedAt: timestamp('signed_at', { withTimezone: true }).notNull(),
   },
-  (table) => [index('consents_by_visit').on(table.visitId), isolation('consents')],
+  (table) => [
+    ownVisit('consents_visit', table.salonId, table.visitId),
+    index('consents_by_visit').on(table.visitId),
+    isolation('consents'),
+  ],
 );
 
 export const tools = pgTable(
@@ -209,7 +248,11 @@ export const tools = pgTable(
     removedAt: timestamp('removed_at', { withTimezone: true }),
     createdAt: createdAt(),
   },
-  () => [isolation('tools')],
+  (table) => [
+    unique('tools_of_salon').on(table.salonId, table.id),
+    index('tools_by_salon').on(table.salonId, table.createdAt),
+    isolation('tools'),
+  ],
 );
 
 export const measures = pgTable(
@@ -217,14 +260,63 @@ export const measures = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     salonId: salonId().references(() => salons.salonId),
-    toolId: uuid('tool_id')
-      .notNull()
-      .references(() => tools.id),
+    toolId: uuid('tool_id').notNull(),
     takenAt: timestamp('taken_at', { withTimezone: true }).notNull().defaultNow(),
     coatClass: text('coat_class').$type<DrawerMeasure['coatClass']>().notNull(),
     direction: text('direction').$type<DrawerMeasure['direction']>().notNull(),
     measuredMm: doublePrecision('measured_mm').notNull(),
     expectedMm: doublePrecision('expected_mm').notNull(),
   },
-  (table) => [index('measures_by_tool').on(table.toolId), isolation('measures')],
+  (table) => [
+    foreignKey({
+      name: 'measures_tool',
+      columns: [table.salonId, table.toolId],
+      foreignColumns: [tools.salonId, tools.id],
+    }),
+    index('measures_by_tool').on(table.salonId, table.toolId),
+    isolation('measures'),
+  ],
+);
+
+/** Writes that carried an idempotency key, with what was answered: sent again, they are answered and not done again. */
+export const writes = pgTable(
+  'writes',
+  {
+    salonId: salonId().references(() => salons.salonId),
+    key: text('key').notNull(),
+    /** Who sent what where: the same key for something else is a mistake. */
+    request: text('request').notNull(),
+    answer: jsonb('answer').$type<WriteAnswer>(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.salonId, table.key] }), isolation('writes')],
+);
+
+/** What a write is answered with. */
+export interface WriteAnswer {
+  readonly status: number;
+  readonly etag?: string;
+  readonly body?: unknown;
+}
+
+/** Who signed in, from where, and what was changed about people and sessions: lines are added, never changed. */
+export const securityLog = pgTable(
+  'security_log',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    event: text('event').$type<SecurityEvent>().notNull(),
+    /** Who did it; null when nobody was signed in. */
+    personId: uuid('person_id'),
+    /** Whom it was done to. */
+    aboutId: uuid('about_id'),
+    address: text('address').notNull(),
+  },
+  (table) => [
+    ownPerson('security_log_person', table.salonId, table.personId),
+    ownPerson('security_log_about', table.salonId, table.aboutId),
+    index('security_log_by_time').on(table.salonId, table.at),
+    isolation('security_log'),
+  ],
 );

@@ -1,12 +1,15 @@
-import type { Dog, DogFacts, DogWithVisits, VisitLine } from '@kurrel/contract';
+import type { Dog, DogFacts, DogPage, DogWithVisits, VisitLine } from '@kurrel/contract';
 import { bookingSchema, dogSchema } from '@kurrel/contract';
 import type { Measurements } from '@kurrel/core';
-import { and, asc, desc, eq, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { dogs, people, visits } from '../database/schema.ts';
+import { CONSENT_LINE } from '../visits/consentLine.ts';
+import { consents, dogs, people, visits } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
 import { unbelievable } from './believable.ts';
+import { findDogs, PAGE } from './search.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
@@ -14,7 +17,7 @@ import { caller, permitted } from '../session/session.ts';
 type DogRow = typeof dogs.$inferSelect;
 
 export function dogOf(row: DogRow): Dog {
-  const { archivedAt, createdAt: _created, salonId: _salon, ...rest } = row;
+  const { archivedAt, createdAt: _created, salonId: _salon, search: _search, ...rest } = row;
   return { ...rest, archived: archivedAt !== null };
 }
 
@@ -27,45 +30,31 @@ export async function dogById(tx: SalonTx, id: string): Promise<DogRow> {
 export function dogRoutes(db: Database, library: Library): Router {
   const router = Router();
 
+  /** The salon's dogs by name, or those whose card has all the words; `after` is the last of the page before. */
   router.get('/', async (request, response) => {
     const { salonId } = caller(response);
-    const query = typeof request.query.q === 'string' ? request.query.q.trim().slice(0, 60) : '';
-    const archived = request.query.archived === 'true';
-    const pattern = `%${query.replace(/[\\%_]/g, '\\$&')}%`;
-    const rows = await inSalon(db, salonId, (tx) =>
-      tx
-        .select()
-        .from(dogs)
-        .where(
-          and(
-            archived ? isNotNull(dogs.archivedAt) : isNull(dogs.archivedAt),
-            query === ''
-              ? undefined
-              : or(
-                  ilike(dogs.name, pattern),
-                  ilike(dogs.owner, pattern),
-                  ilike(dogs.breedCalled, pattern),
-                  inArray(dogs.breedId, breedsNamed(library, query)),
-                ),
-          ),
-        )
-        .orderBy(asc(dogs.name))
-        .limit(200),
-    );
-    response.json(rows.map(dogOf));
+    const { q, archived, after } = request.query;
+    const words = typeof q === 'string' ? q.trim().slice(0, 60) : '';
+    const from = typeof after === 'string' && after !== '' ? idFrom(after, 'dog') : null;
+    const page = await inSalon(db, salonId, async (tx): Promise<DogPage> => {
+      const last = from === null ? null : await dogById(tx, from);
+      const rows = await findDogs(tx, words, archived === 'true', last);
+      return { dogs: rows.slice(0, PAGE).map(dogOf), more: rows.length > PAGE };
+    });
+    response.json(page);
   });
 
   router.post('/', async (request, response) => {
-    const { salonId } = permitted(response, 'dog:edit');
+    const who = permitted(response, 'dog:edit');
     const facts = factsOf(request.body, library, {});
-    const [row] = await inSalon(db, salonId, (tx) =>
-      tx
+    await answerWrite(db, request, response, who, async (tx) => {
+      const [row] = await tx
         .insert(dogs)
-        .values({ ...facts, salonId })
-        .returning(),
-    );
-    if (!row) throw new Error('insert returned no row');
-    response.status(201).setHeader('ETag', `"${row.version}"`).json(dogOf(row));
+        .values({ ...facts, salonId: who.salonId })
+        .returning();
+      if (!row) throw new Error('insert returned no row');
+      return { status: 201, etag: `${row.version}`, body: dogOf(row) };
+    });
   });
 
   router.get('/:id', async (request, response) => {
@@ -79,10 +68,10 @@ export function dogRoutes(db: Database, library: Library): Router {
   });
 
   router.put('/:id', async (request, response) => {
-    const { salonId } = permitted(response, 'dog:edit');
+    const who = permitted(response, 'dog:edit');
     const id = idFrom(request.params.id, 'dog');
     const version = versionFrom(request.headers['if-match']);
-    const row = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       const before = dogOf(await dogById(tx, id));
       const facts = factsOf(request.body, library, before.measurements);
       const [saved] = await tx
@@ -90,10 +79,9 @@ export function dogRoutes(db: Database, library: Library): Router {
         .set({ ...facts, version: version + 1 })
         .where(and(eq(dogs.id, id), eq(dogs.version, version)))
         .returning();
-      return saved ?? { current: dogOf(await dogById(tx, id)) };
+      if (!saved) throw changedMeanwhile('dog', dogOf(await dogById(tx, id)));
+      return { status: 200, etag: `${saved.version}`, body: dogOf(saved) };
     });
-    if ('current' in row) throw changedMeanwhile('dog', row.current);
-    response.setHeader('ETag', `"${row.version}"`).json(dogOf(row));
   });
 
   /** Taking a dog off the list keeps its card; putting it back is the undo. */
@@ -102,36 +90,30 @@ export function dogRoutes(db: Database, library: Library): Router {
     ['/:id/restore', null],
   ] as const) {
     router.post(path, async (request, response) => {
-      const { salonId } = permitted(response, 'dog:archive');
+      const who = permitted(response, 'dog:archive');
       const id = idFrom(request.params.id, 'dog');
-      const [row] = await inSalon(db, salonId, (tx) =>
-        tx.update(dogs).set({ archivedAt }).where(eq(dogs.id, id)).returning(),
-      );
-      if (!row) throw notFound('dog');
-      response.json(dogOf(row));
+      await answerWrite(db, request, response, who, async (tx) => {
+        const [row] = await tx.update(dogs).set({ archivedAt }).where(eq(dogs.id, id)).returning();
+        if (!row) throw notFound('dog');
+        return { status: 200, body: dogOf(row) };
+      });
     });
   }
 
   router.post('/:id/visits', async (request, response) => {
-    const { salonId, personId } = permitted(response, 'visit:book');
+    const who = permitted(response, 'visit:book');
     const dogId = idFrom(request.params.id, 'dog');
     const booking = parseBody(bookingSchema, request.body);
-    const [row] = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       await dogById(tx, dogId);
-      return tx
+      const [row] = await tx
         .insert(visits)
-        .values({ ...booking, salonId, dogId, groomerId: personId })
+        .values({ ...booking, salonId: who.salonId, dogId, groomerId: who.personId })
         .returning({ id: visits.id });
+      return { status: 201, body: row };
     });
-    response.status(201).json(row);
   });
   return router;
-}
-
-/** The breeds whose name holds these words. */
-function breedsNamed({ breeds }: Library, words: string): string[] {
-  const wanted = words.toLowerCase();
-  return [...breeds.values()].filter(({ name }) => name.toLowerCase().includes(wanted)).map(({ id }) => id);
 }
 
 /** The body held against the contract and the packs, with the birthday as a calendar day. */
@@ -179,6 +161,12 @@ async function visitLines(tx: SalonTx, dogId: string): Promise<readonly VisitLin
     .where(eq(visits.dogId, dogId))
     .orderBy(desc(visits.startsAt))
     .limit(50);
+  const signed = await tx
+    .select({ visitId: consents.visitId, ...CONSENT_LINE })
+    .from(consents)
+    .innerJoin(visits, eq(visits.id, consents.visitId))
+    .where(eq(visits.dogId, dogId))
+    .orderBy(desc(consents.signedAt));
   return rows.map(({ visit, groomer }) => ({
     id: visit.id,
     startsAt: visit.startsAt.toISOString(),
@@ -187,5 +175,8 @@ async function visitLines(tx: SalonTx, dogId: string): Promise<readonly VisitLin
     groomer,
     note: visit.record?.note ?? '',
     done: visit.record !== null,
+    consents: signed
+      .filter(({ visitId }) => visitId === visit.id)
+      .map(({ visitId: _visit, ...line }) => line),
   }));
 }

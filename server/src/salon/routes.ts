@@ -1,4 +1,4 @@
-import type { Salon, SalonRules } from '@kurrel/contract';
+import type { Salon, SalonSettings } from '@kurrel/contract';
 import { salonSchema } from '@kurrel/contract';
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
@@ -6,16 +6,18 @@ import type { Schema } from 'yup';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { salons } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, notFound, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
 
 type SalonRow = typeof salons.$inferSelect;
-const salonOf = ({ name, unit, schools, policy, version }: SalonRow): Salon => ({
+const salonOf = ({ name, unit, schools, policy, clock, version }: SalonRow): Salon => ({
   name,
   unit,
   schools,
   policy,
+  clock,
   version,
 });
 
@@ -31,11 +33,11 @@ export function salonRoutes(db: Database, library: Library): Router {
   });
 
   router.put('/', async (request, response) => {
-    const { salonId } = permitted(response, 'salon:edit');
+    const who = permitted(response, 'salon:edit');
     const version = versionFrom(request.headers['if-match']);
-    const rules = parseBody(salonSchema as unknown as Schema<SalonRules>, request.body);
+    const rules = parseBody(salonSchema as unknown as Schema<SalonSettings>, request.body);
     requireKnown(rules, library);
-    const row = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       const [current] = await tx.select().from(salons);
       if (!current) throw notFound('salon');
       if (current.version !== version) throw changedMeanwhile('salon', salonOf(current));
@@ -45,15 +47,14 @@ export function salonRoutes(db: Database, library: Library): Router {
         .where(eq(salons.version, version))
         .returning();
       if (!saved) throw changedMeanwhile('salon', salonOf(current));
-      return saved;
+      return { status: 200, etag: `${saved.version}`, body: salonOf(saved) };
     });
-    response.setHeader('ETag', `"${row.version}"`).json(salonOf(row));
   });
   return router;
 }
 
 /** @throws Refusal for a question or an answer the packs do not have. */
-function requireKnown({ schools }: SalonRules, { packs }: Library): void {
+function requireKnown({ schools }: SalonSettings, { packs }: Library): void {
   const fields = Object.entries(schools).flatMap(([id, answer]) => {
     const question = packs.schools.schools.find((one) => one.id === id);
     if (question?.answers.some((one) => one.id === answer)) return [];

@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import { FIRST_POLICY } from '@kurrel/contract';
+import { FIRST_CLOCK, FIRST_POLICY } from '@kurrel/contract';
 import type { DrawerTool, LoggedPart, Plan } from '@kurrel/core';
 import { AS_DRAWN, coatOf, estimateVisit, freshHands, toolOptions } from '@kurrel/core';
 import { hash } from '@node-rs/argon2';
@@ -39,7 +39,7 @@ export async function isEmpty(owner: Database): Promise<boolean> {
 /** Removes everything there is. */
 export async function wipe(owner: Database): Promise<void> {
   await owner.execute(
-    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures cascade`,
+    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures, writes, security_log cascade`,
   );
 }
 
@@ -47,7 +47,7 @@ export async function wipe(owner: Database): Promise<void> {
 export async function seedDemo(owner: Database, library: Library, today: Date): Promise<string> {
   const [salon] = await owner
     .insert(salons)
-    .values({ name: DEMO_SALON, unit: 'mm', schools: {}, policy: FIRST_POLICY })
+    .values({ name: DEMO_SALON, unit: 'mm', schools: {}, policy: FIRST_POLICY, clock: FIRST_CLOCK })
     .returning();
   if (!salon) throw new Error('insert returned no row');
   const { salonId } = salon;

@@ -1,20 +1,30 @@
-import type { DemoSignIn, Session } from '@kurrel/contract';
-import { signInSchema } from '@kurrel/contract';
-import { verify } from '@node-rs/argon2';
-import { sql } from 'drizzle-orm';
+import type { DemoSignIn, OpenSession, Session } from '@kurrel/contract';
+import { changePasswordSchema, foldedLogin, passwordProblem, signInSchema } from '@kurrel/contract';
+import { hash, verify } from '@node-rs/argon2';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { salons } from '../database/schema.ts';
-import { parseBody, Refusal } from '../problems.ts';
-import { caller, closeSession, openSession, signedIn } from './session.ts';
+import { people, salons, sessions } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
+import { idFrom, notFound, parseBody, Refusal, refusedField } from '../problems.ts';
+import { note } from './securityLog.ts';
+import { caller, closeSession, openSession, purgeExpired, signedIn } from './session.ts';
+import { countTry, forgiveTries } from './tries.ts';
 
-/** Failed tries per caller and name before a pause. */
-const MAX_TRIES = 8;
-const WINDOW_SECONDS = 300;
 /** Checked when the name is unknown, so that a wrong name takes as long as a wrong password. */
 const NOBODY =
   '$argon2id$v=19$m=19456,t=2,p=1$bm90LWEtcmVhbC1zYWx0$Jg3cV2D0vSNvV0Yd3cGkqf7Yb1mZ6C0r9kPzv5Lk1rQ';
+
+interface FoundSignIn extends Record<string, unknown> {
+  readonly person_id: string;
+  readonly salon_id: string;
+  readonly password_hash: string;
+  readonly disabled: boolean;
+}
+
+const didNotMatch = () =>
+  new Refusal('wrong-sign-in', 'That did not match', 'Check the name and the password, then try again.');
 
 export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router {
   const router = Router();
@@ -24,23 +34,28 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
   });
 
   router.post('/session', async (request, response) => {
-    const { login, password } = parseBody(signInSchema, request.body);
-    const who = `${request.ip ?? ''} ${login.toLowerCase()}`;
-    await pauseAfterTooMany(db, who);
-    const found = await db.execute<{ person_id: string; salon_id: string; password_hash: string }>(
-      sql`select * from find_sign_in(${login})`,
-    );
-    const row = found.rows[0];
+    const { login: typed, password } = parseBody(signInSchema, request.body);
+    const login = foldedLogin(typed);
+    const address = request.ip ?? '';
+    await countTry(db, address, login);
+    const found = await db.execute<FoundSignIn>(sql`select * from find_sign_in(${login})`);
+    const [row] = found.rows;
     const right = await verify(row?.password_hash ?? NOBODY, password).catch(() => false);
-    if (!row || !right) {
-      throw new Refusal(
-        'wrong-sign-in',
-        'That did not match',
-        'Check the name and the password, then try again.',
-      );
+    if (!row) throw didNotMatch();
+    const who = { personId: row.person_id, salonId: row.salon_id };
+    if (!right || row.disabled) {
+      const failed = {
+        event: 'sign-in-failed',
+        salonId: who.salonId,
+        personId: null,
+        aboutId: who.personId,
+      } as const;
+      await inSalon(db, who.salonId, (tx) => note(tx, request, failed));
+      throw didNotMatch();
     }
-    await db.execute(sql`select count_try(${who}, ${-MAX_TRIES}, ${WINDOW_SECONDS})`);
-    await openSession(db, request, response, { personId: row.person_id, salonId: row.salon_id });
+    await forgiveTries(db, address, login);
+    await purgeExpired(db);
+    await openSession(db, request, response, who);
     response.status(204).end();
   });
 
@@ -50,7 +65,7 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
     if (!salon) throw new Refusal('not-signed-in', 'Nobody is signed in', 'Sign in and try again.');
     const session: Session = {
       person: { id: personId, name, role },
-      salon: { name: salon.name, unit: salon.unit },
+      salon: { name: salon.name, unit: salon.unit, clock: salon.clock },
     };
     response.json(session);
   });
@@ -59,15 +74,71 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
     await closeSession(db, request, response);
     response.status(204).end();
   });
-  return router;
-}
 
-async function pauseAfterTooMany(db: Database, who: string): Promise<void> {
-  const counted = await db.execute<{ count: number; until: string }>(
-    sql`select * from count_try(${who}, 1, ${WINDOW_SECONDS})`,
-  );
-  const row = counted.rows[0];
-  if (!row || row.count <= MAX_TRIES) return;
-  const minutes = Math.max(1, Math.ceil((new Date(row.until).getTime() - Date.now()) / 60_000));
-  throw new Refusal('too-many-tries', 'Too many tries', `Wait ${minutes} min, then try again.`);
+  router.get('/sessions', signedIn(db), async (_request, response) => {
+    const { personId, salonId, sessionId } = caller(response);
+    const rows = await inSalon(db, salonId, (tx) =>
+      tx.select().from(sessions).where(eq(sessions.personId, personId)).orderBy(desc(sessions.seenAt)),
+    );
+    const open: OpenSession[] = rows.map(({ id, startedAt, seenAt, agent }) => ({
+      id,
+      startedAt: startedAt.toISOString(),
+      seenAt: seenAt.toISOString(),
+      agent,
+      here: id === sessionId,
+    }));
+    response.json(open);
+  });
+
+  /** Ends one's other sessions, all of them; the one that asks goes on. */
+  router.delete('/sessions', signedIn(db), async (request, response) => {
+    const who = caller(response);
+    const others = and(eq(sessions.personId, who.personId), ne(sessions.id, who.sessionId));
+    await answerWrite(db, request, response, who, async (tx) => {
+      await tx.delete(sessions).where(others);
+      await note(tx, request, { event: 'sessions-ended', ...who });
+      return { status: 204 };
+    });
+  });
+
+  router.delete('/sessions/:id', signedIn(db), async (request, response) => {
+    const who = caller(response);
+    const id = idFrom(request.params.id, 'session');
+    await answerWrite(db, request, response, who, async (tx) => {
+      const [ended] = await tx
+        .delete(sessions)
+        .where(and(eq(sessions.personId, who.personId), eq(sessions.id, id)))
+        .returning({ id: sessions.id });
+      if (!ended) throw notFound('session');
+      await note(tx, request, { event: 'sessions-ended', ...who });
+      return { status: 204 };
+    });
+  });
+
+  /** One's own password; it ends the other sessions. */
+  router.put('/session/password', signedIn(db), async (request, response) => {
+    const who = caller(response);
+    const { old, password } = parseBody(changePasswordSchema, request.body);
+    await countTry(db, request.ip ?? '', who.personId);
+    await answerWrite(db, request, response, who, async (tx) => {
+      const [person] = await tx.select().from(people).where(eq(people.id, who.personId));
+      if (!person) throw notFound('person');
+      if (!(await verify(person.passwordHash, old))) {
+        throw refusedField('old', 'This is not the password you signed in with.');
+      }
+      const problem = passwordProblem(password, person);
+      if (problem) throw refusedField('password', problem);
+      await tx
+        .update(people)
+        .set({ passwordHash: await hash(password), version: person.version + 1 })
+        .where(eq(people.id, who.personId));
+      await tx
+        .delete(sessions)
+        .where(and(eq(sessions.personId, who.personId), ne(sessions.id, who.sessionId)));
+      await note(tx, request, { event: 'password-changed', ...who });
+      return { status: 204 };
+    });
+    await forgiveTries(db, request.ip ?? '', who.personId);
+  });
+  return router;
 }

@@ -8,9 +8,11 @@ import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { sessions } from '../database/schema.ts';
 import { Refusal } from '../problems.ts';
+import { note } from './securityLog.ts';
 
-/** Who is asking, and for which salon. */
+/** Who is asking, in which session, and for which salon. */
 export interface Caller {
+  readonly sessionId: string;
   readonly personId: string;
   readonly salonId: string;
   readonly name: string;
@@ -18,34 +20,49 @@ export interface Caller {
 }
 
 export const COOKIE = 'kurrel_session';
+/** A session ends after so long, and earlier when nobody used it for a working day. */
 const DAYS = 14;
+const IDLE = '12 hours';
+const AGENT_LETTERS = 200;
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
-/** Opens a session and sets its cookie; the token itself is stored nowhere. */
+/**
+ * Opens a session and sets its cookie; the token itself is stored nowhere. The session the browser had before, whoever's
+ * it was, ends.
+ */
 export async function openSession(
   db: Database,
   request: Request,
   response: Response,
   who: { readonly personId: string; readonly salonId: string },
 ): Promise<void> {
+  await endOwn(db, request);
   const token = randomBytes(32).toString('base64url');
   const expiresAt = new Date(Date.now() + DAYS * 86_400_000);
-  await inSalon(db, who.salonId, (tx) =>
-    tx.insert(sessions).values({ tokenHash: hashOf(token), expiresAt, ...who }),
-  );
+  const agent = (request.headers['user-agent'] ?? '').slice(0, AGENT_LETTERS);
+  await inSalon(db, who.salonId, async (tx) => {
+    await tx.insert(sessions).values({ tokenHash: hashOf(token), expiresAt, agent, ...who });
+    await note(tx, request, { event: 'signed-in', ...who });
+  });
   response.setHeader('Set-Cookie', cookie(request, token, DAYS * 86_400));
 }
 
 export async function closeSession(db: Database, request: Request, response: Response): Promise<void> {
-  const token = tokenOf(request);
-  const caller = await callerOf(db, token);
-  if (token && caller) {
-    await inSalon(db, caller.salonId, (tx) =>
-      tx.delete(sessions).where(eq(sessions.tokenHash, hashOf(token))),
-    );
-  }
+  await endOwn(db, request);
   response.setHeader('Set-Cookie', cookie(request, '', 0));
 }
+
+async function endOwn(db: Database, request: Request): Promise<void> {
+  const caller = await callerOf(db, tokenOf(request));
+  if (!caller) return;
+  await inSalon(db, caller.salonId, async (tx) => {
+    await tx.delete(sessions).where(eq(sessions.id, caller.sessionId));
+    await note(tx, request, { event: 'signed-out', ...caller });
+  });
+}
+
+/** Sessions, tries and remembered answers that are over. */
+export const purgeExpired = (db: Database) => db.execute(sql`select purge_expired(${IDLE})`);
 
 function cookie(request: Request, value: string, maxAge: number): string {
   return serialize(COOKIE, value, {
@@ -59,14 +76,26 @@ function cookie(request: Request, value: string, maxAge: number): string {
 
 const tokenOf = (request: Request): string | undefined => parse(request.headers.cookie ?? '')[COOKIE];
 
+interface FoundSession extends Record<string, unknown> {
+  readonly session_id: string;
+  readonly person_id: string;
+  readonly salon_id: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
 async function callerOf(db: Database, token: string | undefined): Promise<Caller | null> {
   if (!token) return null;
-  const found = await db.execute<{ person_id: string; salon_id: string; name: string; role: Role }>(
-    sql`select * from find_session(${hashOf(token)})`,
-  );
-  const row = found.rows[0];
-  return row ? { personId: row.person_id, salonId: row.salon_id, name: row.name, role: row.role } : null;
+  const found = await db.execute<FoundSession>(sql`select * from find_session(${hashOf(token)}, ${IDLE})`);
+  const [row] = found.rows;
+  if (!row) return null;
+  const { session_id: sessionId, person_id: personId, salon_id: salonId, name, role } = row;
+  return { sessionId, personId, salonId, name, role };
 }
+
+/** Whether the request's session is still open: for answers that go on for a while. */
+export const stillSignedIn = async (db: Database, request: Request): Promise<boolean> =>
+  (await callerOf(db, tokenOf(request))) !== null;
 
 /** Lets only signed-in people pass, and remembers who they are. */
 export function signedIn(db: Database): RequestHandler {

@@ -1,18 +1,20 @@
-import type { Consent } from '@kurrel/contract';
+import type { CheckedConsent, Consent } from '@kurrel/contract';
 import { signConsentSchema } from '@kurrel/contract';
 import { consentStatements, estimateContextOf, estimateVisit, fitVisit } from '@kurrel/core';
 import { consentSentence, placeWord } from '@kurrel/words';
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { consents, plans } from '../database/schema.ts';
+import { consents } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
+import { fingerprintOf, unchangedSince } from './fingerprint.ts';
 import { gatedPlan } from './gate.ts';
-import { breedOf, latestPlan, savedOf, visitSheet } from './sheet.ts';
+import { breedOf, latestPlan, savePlan, visitSheet } from './sheet.ts';
 
 type ConsentRow = typeof consents.$inferSelect;
 const consentOf = ({ id, visitId, planVersion, signed }: ConsentRow): Consent => ({
@@ -22,7 +24,7 @@ const consentOf = ({ id, visitId, planVersion, signed }: ConsentRow): Consent =>
   ...signed,
 });
 
-export function consentRoutes(db: Database, library: Library): Router {
+export function consentRoutes(db: Database, library: Library, secret: string): Router {
   const router = Router();
 
   /**
@@ -30,24 +32,22 @@ export function consentRoutes(db: Database, library: Library): Router {
    * made from that plan, so that what was signed is what will be done. `If-Match` is the plan's version on the board.
    */
   router.post('/visits/:id/consents', async (request, response) => {
-    const { salonId, personId, role, name } = permitted(response, 'consent:take');
+    const who = permitted(response, 'consent:take');
+    const { salonId, personId, role, name } = who;
     const visitId = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const { kind, choices, signedBy, signature } = parseBody(signConsentSchema, request.body);
-    const outcome = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       const sheet = await visitSheet(tx, library, visitId);
-      if (version !== (sheet.saved?.version ?? 0)) return { current: sheet.saved };
+      if (version !== (sheet.saved?.version ?? 0)) throw changedMeanwhile('plan', sheet.saved);
       const { visit, plan } = gatedPlan(library, sheet, choices, role, 'sign');
       const context = estimateContextOf(sheet);
       const estimate = estimateVisit(visit, plan, context);
       const fit = fitVisit(estimate, context.bookedMinutes, library.packs.times);
       const place = (zone: string) => placeWord(library.packs.zones, zone);
-      const [saved] = await tx
-        .insert(plans)
-        .values({ visitId, version: version + 1, salonId, choices, plan, savedBy: personId })
-        .onConflictDoNothing()
-        .returning();
-      if (!saved) return { current: await latestPlan(tx, visitId) };
+      const row = { visitId, version: version + 1, salonId, choices, plan, savedBy: personId };
+      const saved = await savePlan(tx, row, name);
+      if (!saved) throw changedMeanwhile('plan', await latestPlan(tx, visitId));
       const signedAt = new Date();
       const signed = {
         kind,
@@ -65,28 +65,28 @@ export function consentRoutes(db: Database, library: Library): Router {
         witness: name,
         signedAt: signedAt.toISOString(),
       };
-      const id = randomUUID();
-      const fingerprint = createHash('sha256')
-        .update(JSON.stringify([visitId, saved.version, signed]))
-        .digest('hex');
-      const [row] = await tx
-        .insert(consents)
-        .values({
-          id,
-          salonId,
-          visitId,
-          planVersion: saved.version,
-          signed: { ...signed, fingerprint },
-          signedAt,
-        })
-        .returning();
-      if (!row) throw new Error('insert returned no row');
-      return { consent: consentOf(row), saved: savedOf(saved, name) };
+      const planVersion = saved.version;
+      const consent: Consent = {
+        id: randomUUID(),
+        visitId,
+        planVersion,
+        ...signed,
+        fingerprint: fingerprintOf(secret, { visitId, planVersion, ...signed }),
+      };
+      const { fingerprint } = consent;
+      await tx.insert(consents).values({
+        id: consent.id,
+        salonId,
+        visitId,
+        planVersion,
+        signed: { ...signed, fingerprint },
+        signedAt,
+      });
+      return { status: 201, etag: `${saved.version}`, body: { consent, saved } };
     });
-    if (!outcome.consent) throw changedMeanwhile('plan', outcome.current);
-    response.status(201).setHeader('ETag', `"${outcome.saved.version}"`).json(outcome);
   });
 
+  /** A consent as it was signed, and whether it still is. */
   router.get('/visits/:id/consents/:consentId', async (request, response) => {
     const { salonId } = caller(response);
     const visitId = idFrom(request.params.id, 'visit');
@@ -98,7 +98,9 @@ export function consentRoutes(db: Database, library: Library): Router {
         .where(and(eq(consents.visitId, visitId), eq(consents.id, id))),
     );
     if (!row) throw notFound('consent');
-    response.json(consentOf(row));
+    const consent = consentOf(row);
+    const checked: CheckedConsent = { ...consent, unchanged: unchangedSince(secret, consent) };
+    response.json(checked);
   });
   return router;
 }

@@ -6,8 +6,8 @@ import { isDeepStrictEqual } from 'node:util';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
-import { inSalon } from '../database/connect.ts';
 import { dogs, stopLog, visits } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
 import { unbelievable } from '../dogs/believable.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
@@ -19,11 +19,12 @@ export function handsRoutes(db: Database, library: Library): Router {
 
   /** Saves what the hands found; what stays on the dog goes to its card in the same step. */
   router.put('/visits/:id/hands', async (request, response) => {
-    const { salonId, personId, role, name } = permitted(response, 'hands:save');
+    const who = permitted(response, 'hands:save');
+    const { salonId, personId, role, name } = who;
     const id = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const body = parseBody(saveHandsSchema, request.body);
-    const saved = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       const sheet = await visitSheet(tx, library, id);
       requireKnown(body.hands, library);
       requireBelievable(body.hands, sheet, library);
@@ -41,9 +42,15 @@ export function handsRoutes(db: Database, library: Library): Router {
         const line = { key, action: 'lifted' as const, note: 'no longer on the sheet' };
         await tx.insert(stopLog).values({ ...line, salonId, visitId: id, byId: personId });
       }
-      return { version: row.version, dogVersion, savedBy: name, savedAt: new Date().toISOString() };
+      const { version: now } = row;
+      const saved: SavedHands = {
+        version: now,
+        dogVersion,
+        savedBy: name,
+        savedAt: new Date().toISOString(),
+      };
+      return { status: 200, etag: `${now}`, body: saved };
     });
-    response.setHeader('ETag', `"${saved.version}"`).json(saved satisfies SavedHands);
   });
   return router;
 }

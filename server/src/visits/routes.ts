@@ -1,15 +1,16 @@
-import type { TodayLine } from '@kurrel/contract';
+import type { KeptPlan, TodayLine } from '@kurrel/contract';
 import { choicesSchema } from '@kurrel/contract';
-import { and, asc, desc, eq, gte, isNull, lt, max } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { dogs, people, plans, visits } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
 import { gatedPlan } from './gate.ts';
-import { latestPlan, savedOf, visitSheet } from './sheet.ts';
+import { latestPlan, savedOf, savePlan, visitSheet } from './sheet.ts';
 
 export function visitRoutes(db: Database, library: Library): Router {
   const router = Router();
@@ -19,34 +20,30 @@ export function visitRoutes(db: Database, library: Library): Router {
     const { salonId } = caller(response);
     const from = dayFrom(request.query.from, 'from');
     const to = dayFrom(request.query.to, 'to');
-    const lines = await inSalon(db, salonId, async (tx) => {
-      const latest = tx
-        .select({ visitId: plans.visitId, planVersion: max(plans.version).as('plan_version') })
-        .from(plans)
-        .groupBy(plans.visitId)
-        .as('latest');
-      return tx
-        .select({ visit: visits, dog: dogs, groomer: people.name, planVersion: latest.planVersion })
+    const planVersion = sql<number | null>`(select max(version) from plans where visit_id = ${visits.id})`;
+    const rows = await inSalon(db, salonId, (tx) =>
+      tx
+        .select({
+          visitId: visits.id,
+          dogId: dogs.id,
+          dog: dogs.name,
+          breedId: dogs.breedId,
+          breedCalled: dogs.breedCalled,
+          startsAt: visits.startsAt,
+          minutes: visits.minutes,
+          what: visits.what,
+          groomer: people.name,
+          planVersion,
+          remember: dogs.remember,
+        })
         .from(visits)
         .innerJoin(dogs, eq(dogs.id, visits.dogId))
         .innerJoin(people, eq(people.id, visits.groomerId))
-        .leftJoin(latest, eq(latest.visitId, visits.id))
         .where(and(gte(visits.startsAt, from), lt(visits.startsAt, to), isNull(dogs.archivedAt)))
-        .orderBy(asc(visits.startsAt), asc(dogs.name));
-    });
-    const today: TodayLine[] = lines.map(({ visit, dog, groomer, planVersion }) => ({
-      visitId: visit.id,
-      dogId: dog.id,
-      dog: dog.name,
-      breedId: dog.breedId,
-      breedCalled: dog.breedCalled,
-      startsAt: visit.startsAt.toISOString(),
-      minutes: visit.minutes,
-      what: visit.what,
-      groomer,
-      planVersion,
-      remember: dog.remember,
-    }));
+        .orderBy(asc(visits.startsAt), asc(dogs.name))
+        .limit(MOST_VISITS),
+    );
+    const today: TodayLine[] = rows.map((row) => ({ ...row, startsAt: row.startsAt.toISOString() }));
     response.json(today);
   });
 
@@ -67,35 +64,38 @@ export function visitRoutes(db: Database, library: Library): Router {
         .where(eq(plans.visitId, id))
         .orderBy(desc(plans.version)),
     );
-    response.json(rows.map(({ plan, by }) => savedOf(plan, by)));
+    const kept: KeptPlan[] = rows.map(({ plan, by }) => ({ ...savedOf(plan, by), plan: plan.plan }));
+    response.json(kept);
   });
 
   /** Saves the next version of the plan; the server makes it again from the choices, so a saved plan is a true one. */
   router.put('/visits/:id/plan', async (request, response) => {
-    const { salonId, personId, role, name } = permitted(response, 'plan:save');
-    const id = idFrom(request.params.id, 'visit');
+    const who = permitted(response, 'plan:save');
+    const { salonId, personId, role, name } = who;
+    const visitId = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
     const choices = parseBody(choicesSchema, request.body);
-    const outcome = await inSalon(db, salonId, async (tx) => {
-      const sheet = await visitSheet(tx, library, id);
+    await answerWrite(db, request, response, who, async (tx) => {
+      const sheet = await visitSheet(tx, library, visitId);
       const { plan } = gatedPlan(library, sheet, choices, role, 'save');
-      if (version !== (sheet.saved?.version ?? 0)) return { current: sheet.saved };
-      const [row] = await tx
-        .insert(plans)
-        .values({ visitId: id, version: version + 1, salonId, choices, plan, savedBy: personId })
-        .onConflictDoNothing()
-        .returning();
-      return row ? { saved: savedOf(row, name) } : { current: await latestPlan(tx, id) };
+      if (version !== (sheet.saved?.version ?? 0)) throw changedMeanwhile('plan', sheet.saved);
+      const row = { visitId, version: version + 1, salonId, choices, plan, savedBy: personId };
+      const saved = await savePlan(tx, row, name);
+      if (!saved) throw changedMeanwhile('plan', await latestPlan(tx, visitId));
+      return { status: 200, etag: `${saved.version}`, body: saved };
     });
-    if (!outcome.saved) throw changedMeanwhile('plan', outcome.current);
-    response.setHeader('ETag', `"${outcome.saved.version}"`).json(outcome.saved);
   });
   return router;
 }
 
+/** Visits of a list: more than any salon has in a week. */
+const MOST_VISITS = 500;
+const EARLIEST = Date.UTC(1990, 0, 1);
+const LATEST = Date.UTC(2100, 0, 1);
+
 function dayFrom(text: unknown, path: string): Date {
   const day = new Date(typeof text === 'string' ? text : NaN);
-  if (Number.isNaN(day.getTime())) {
+  if (!(day.getTime() > EARLIEST && day.getTime() < LATEST)) {
     const message = 'Give the day as an ISO time.';
     throw new Refusal('bad-input', 'Which day?', message, { fields: [{ path, message }] });
   }

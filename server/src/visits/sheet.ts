@@ -7,6 +7,7 @@ import type { SalonTx } from '../database/connect.ts';
 import { consents, people, plans, salons, stopLog, visits } from '../database/schema.ts';
 import { dogById, dogOf } from '../dogs/routes.ts';
 import { drawerOf } from '../drawer/drawer.ts';
+import { CONSENT_LINE } from './consentLine.ts';
 import type { Library } from '../packs/load.ts';
 import { notFound } from '../problems.ts';
 
@@ -18,7 +19,10 @@ const GROOMER_VISITS = 40;
 /** Everything a plan for this visit is made from, and the plan that was saved last. */
 export async function visitSheet(tx: SalonTx, library: Library, visitId: string): Promise<VisitSheet> {
   const [found] = await tx
-    .select({ visit: visits, groomer: people })
+    .select({
+      visit: visits,
+      groomer: { id: people.id, name: people.name, role: people.role, hand: people.hand },
+    })
     .from(visits)
     .innerJoin(people, eq(people.id, visits.groomerId))
     .where(eq(visits.id, visitId));
@@ -117,16 +121,11 @@ export async function stopLines(tx: SalonTx, visitId: string): Promise<readonly 
 
 async function consentLines(tx: SalonTx, visitId: string): Promise<VisitSheet['consents']> {
   const rows = await tx
-    .select()
+    .select(CONSENT_LINE)
     .from(consents)
     .where(eq(consents.visitId, visitId))
     .orderBy(desc(consents.signedAt));
-  return rows.map(({ id, planVersion, signed }) => ({
-    id,
-    planVersion,
-    trimName: signed.trimName,
-    signedBy: signed.signedBy,
-  }));
+  return rows;
 }
 
 /** The latest shave-down that was signed for in this visit: its choices, and what that plan leaves. */
@@ -152,25 +151,36 @@ function knownZones({ packs }: Library, leftMm: Readonly<Record<string, number>>
   return Object.fromEntries(Object.entries(leftMm).filter(([zone]) => kinds.has(zoneKindId(zone))));
 }
 
+const SAVED = {
+  version: plans.version,
+  choices: plans.choices,
+  savedAt: plans.savedAt,
+} as const;
+
 export async function latestPlan(tx: SalonTx, visitId: string): Promise<SavedPlan | null> {
   const [row] = await tx
-    .select({ plan: plans, by: people.name })
+    .select({ ...SAVED, by: people.name })
     .from(plans)
     .innerJoin(people, eq(people.id, plans.savedBy))
     .where(eq(plans.visitId, visitId))
     .orderBy(desc(plans.version))
     .limit(1);
-  return row ? savedOf(row.plan, row.by) : null;
+  return row ? savedOf(row, row.by) : null;
 }
 
-export function savedOf(row: typeof plans.$inferSelect, by: string): SavedPlan {
-  return {
-    version: row.version,
-    choices: row.choices,
-    plan: row.plan,
-    savedBy: by,
-    savedAt: row.savedAt.toISOString(),
-  };
+export function savedOf(row: Pick<typeof plans.$inferSelect, keyof typeof SAVED>, by: string): SavedPlan {
+  const { version, choices, savedAt } = row;
+  return { version, choices, savedBy: by, savedAt: savedAt.toISOString() };
+}
+
+/** Saves the next version of a visit's plan. Null when somebody else saved that version first. */
+export async function savePlan(
+  tx: SalonTx,
+  row: Pick<typeof plans.$inferInsert, 'salonId' | 'visitId' | 'version' | 'choices' | 'plan' | 'savedBy'>,
+  by: string,
+): Promise<SavedPlan | null> {
+  const [saved] = await tx.insert(plans).values(row).onConflictDoNothing().returning(SAVED);
+  return saved ? savedOf(saved, by) : null;
 }
 
 /** The breed of the sheet's dog. @throws Refusal when there is no pack for it. */

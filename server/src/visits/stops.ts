@@ -6,8 +6,8 @@ import { eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, boolean } from 'yup';
 import type { Database } from '../database/connect.ts';
-import { inSalon } from '../database/connect.ts';
 import { stopLog, visits } from '../database/schema.ts';
+import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { idFrom, parseBody, Refusal } from '../problems.ts';
 import { permitted } from '../session/session.ts';
@@ -21,37 +21,36 @@ export function stopRoutes(db: Database, library: Library): Router {
 
   /** Clears or refers a stop that is there; who, when and why are logged for good. */
   router.post('/visits/:id/stops', async (request, response) => {
-    const { salonId, personId } = permitted(response, 'stop:answer');
+    const who = permitted(response, 'stop:answer');
+    const { salonId, personId } = who;
     const visitId = idFrom(request.params.id, 'visit');
     const answer = parseBody(stopAnswerSchema, request.body);
-    const lines = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       const open = openStopsOf(library, await visitSheet(tx, library, visitId));
       if (!open.some(({ key }) => key === answer.key)) {
         const message = 'This stop is not open: look at the findings again.';
         throw new Refusal('bad-input', 'No such stop', message, { fields: [{ path: 'key', message }] });
       }
       await tx.insert(stopLog).values({ ...answer, salonId, visitId, byId: personId });
-      return stopLines(tx, visitId);
+      return { status: 201, body: await stopLines(tx, visitId) };
     });
-    response.status(201).json(lines);
   });
 
   /** Starts the work on a dog, or takes a start back. Refused while a stop is open. */
   router.put('/visits/:id/start', async (request, response) => {
-    const { salonId, role } = permitted(response, 'visit:start');
+    const who = permitted(response, 'visit:start');
     const visitId = idFrom(request.params.id, 'visit');
     const { started } = parseBody(startSchema, request.body);
-    const startedAt = await inSalon(db, salonId, async (tx) => {
+    await answerWrite(db, request, response, who, async (tx) => {
       const sheet = await visitSheet(tx, library, visitId);
-      if (started) requireStartable(library, sheet, role);
+      if (started) requireStartable(library, sheet, who.role);
       const [row] = await tx
         .update(visits)
         .set({ startedAt: started ? sql`coalesce(${visits.startedAt}, now())` : null })
         .where(eq(visits.id, visitId))
         .returning({ startedAt: visits.startedAt });
-      return row?.startedAt ?? null;
+      return { status: 200, body: { startedAt: row?.startedAt?.toISOString() ?? null } };
     });
-    response.json({ startedAt: startedAt?.toISOString() ?? null });
   });
   return router;
 }
