@@ -1,6 +1,7 @@
 import type { ConsentStatement, Estimate, ProposalKind } from '@kurrel/core';
 import type { InferType } from 'yup';
-import { array, number, object, string } from 'yup';
+import { array, number, object } from 'yup';
+import { text } from './text.ts';
 import { choicesSchema } from './visit.ts';
 
 /** A statement as it was signed: what it is about, and the sentence that was read. */
@@ -22,14 +23,11 @@ export type Signature = InferType<typeof signatureSchema>;
 
 /** What the owner picked and signed. The text is the server's: it comes from the plan, not from the screen. */
 export const signConsentSchema = object({
-  kind: string()
+  kind: text()
     .oneOf(['wish', 'nearest', 'easy', 'welfare', 'swapped'] as const satisfies readonly ProposalKind[])
     .required(),
   choices: choicesSchema.required(),
-  signedBy: string()
-    .trim()
-    .max(80, 'Keep the name under 80 letters.')
-    .required('Type the name of who signs.'),
+  signedBy: text().trim().max(80, 'Keep the name under 80 letters.').required('Type the name of who signs.'),
   signature: signatureSchema.required('The owner signs on the pad first.'),
 });
 export type SignConsent = InferType<typeof signConsentSchema>;

@@ -1,11 +1,12 @@
 import type { MeasureKey } from '@kurrel/core';
 import { MEASURES } from '@kurrel/core';
 import type { InferType, NumberSchema } from 'yup';
-import { array, boolean, date, number, object, string } from 'yup';
+import { array, boolean, date, number, object } from 'yup';
+import { text } from './text.ts';
 import type { ConsentLine } from './consent.ts';
 import { signSchema } from './sign.ts';
 
-const id = () => string().trim().max(80);
+const id = () => text().trim().max(80);
 
 /** A measurement a dog can have; anything beyond is a slip of the tape. */
 export const measurementsSchema = object(
@@ -23,10 +24,10 @@ export const measurementsSchema = object(
 
 export const findingSchema = object({
   finding: id().required(),
-  severity: string()
+  severity: text()
     .oneOf(['mild', 'marked'] as const)
     .required(),
-  side: string()
+  side: text()
     .oneOf(['left', 'right'] as const)
     .nullable()
     .defined()
@@ -34,11 +35,11 @@ export const findingSchema = object({
 });
 
 export const dogSchema = object({
-  name: string().trim().max(60, 'Keep the name under 60 letters.').required('Every dog has a name: type it.'),
+  name: text().trim().max(60, 'Keep the name under 60 letters.').required('Every dog has a name: type it.'),
   breedId: id().required('Choose a breed.'),
   /** What the owner calls the breed, where a generic pack stands in for it. */
-  breedCalled: string().trim().max(60).defined().default(''),
-  owner: string().trim().max(80).defined().default(''),
+  breedCalled: text().trim().max(60).defined().default(''),
+  owner: text().trim().max(80).defined().default(''),
   bornOn: date()
     .typeError('Type the birthday as a date.')
     .max(new Date(Date.UTC(2100, 0, 1)), 'Check the year.')
@@ -50,7 +51,7 @@ export const dogSchema = object({
   measurements: measurementsSchema.required(),
   /** Measurements unusual for the breed that were taken twice and are stood by. */
   confirmed: array(
-    string()
+    text()
       .oneOf(MEASURES.map(({ key }) => key) as MeasureKey[])
       .required(),
   )
@@ -60,7 +61,7 @@ export const dogSchema = object({
   /** What stays on the dog from visit to visit: health, lumps, pigment, trigger spots. */
   signs: array(signSchema.required()).max(60).required().default([]),
   /** Up to three; lines left blank are dropped. */
-  remember: array(string().trim().max(120, 'Keep it under 120 letters.').required())
+  remember: array(text().trim().max(120, 'Keep it under 120 letters.').required())
     .transform((lines: unknown) =>
       Array.isArray(lines) ? lines.filter((line) => String(line ?? '').trim() !== '') : lines,
     )

@@ -1,13 +1,11 @@
 import type { DrawerMeasure } from '@kurrel/core';
 import type { InferType } from 'yup';
-import { boolean, number, object, string } from 'yup';
+import { boolean, number, object } from 'yup';
+import { text } from './text.ts';
 
 export const toolSchema = object({
-  kindId: string().trim().max(60).required('Choose the kind of tool.'),
-  label: string()
-    .trim()
-    .max(30, 'Keep the label under 30 letters.')
-    .required('Type the label you call it by.'),
+  kindId: text().trim().max(60).required('Choose the kind of tool.'),
+  label: text().trim().max(30, 'Keep the label under 30 letters.').required('Type the label you call it by.'),
   lengthMm: number()
     .typeError('Type a length, like 13 or 1/2.')
     .moreThan(0, 'A tool leaves more than nothing.')
@@ -17,7 +15,7 @@ export const toolSchema = object({
   dull: boolean().required().default(false),
   atHand: boolean().required().default(true),
   /** The hand it is made for; null where it fits both or nobody said. */
-  hand: string()
+  hand: text()
     .oneOf(['left', 'right'] as const)
     .nullable()
     .defined()
@@ -33,10 +31,10 @@ export interface Tool extends ToolFacts {
 
 /** An after-measure: what was found on the dog where this tool went. */
 export const measureSchema = object({
-  coatType: string().trim().max(60).required('Choose the coat it was measured on.'),
+  coatType: text().trim().max(60).required('Choose the coat it was measured on.'),
   /** On a dense coat: what rides up leaves more, and that is not the tool's own. */
   dense: boolean().required().default(false),
-  direction: string()
+  direction: text()
     .oneOf(['with', 'across', 'against'] as const)
     .required('Choose the direction.'),
   measuredMm: number()

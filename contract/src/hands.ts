@@ -1,7 +1,8 @@
 import type { Hands, Mat, MeasureKey, SeenSign } from '@kurrel/core';
 import { HANDLING, MEASURES } from '@kurrel/core';
 import type { Schema } from 'yup';
-import { array, boolean, lazy, number, object, string } from 'yup';
+import { array, boolean, lazy, number, object } from 'yup';
+import { text } from './text.ts';
 import { findingSchema, measurementsSchema } from './dog.ts';
 import { signSchema } from './sign.ts';
 
@@ -13,8 +14,8 @@ const size = (what: string) =>
     .required(`Type the ${what} of the mat.`);
 
 export const matSchema = object({
-  id: string().trim().max(20).required(),
-  zone: string().trim().max(60).required('Say where the mat is.'),
+  id: text().trim().max(20).required(),
+  zone: text().trim().max(60).required('Say where the mat is.'),
   lengthCm: size('length'),
   widthCm: size('width'),
   tightness: number()
@@ -37,7 +38,7 @@ const lengthSchema = object({
     .required(),
   sdMm: number().min(0).nullable().defined(),
   readings: number().integer().min(1).max(10_000).required(),
-  by: string()
+  by: text()
     .oneOf(['rule', 'gauge'] as const)
     .required(),
 });
@@ -51,26 +52,26 @@ const lengthsSchema = lazy((value: unknown) =>
         lengthSchema.required(),
       ]),
     ),
-  ),
+  ).required('Send {} where there is nothing to say.'),
 );
 
 /** What the hands found, as the core has it. */
 export const handsSchema = object({
   measurements: measurementsSchema.required(),
   confirmed: array(
-    string()
+    text()
       .oneOf(MEASURES.map(({ key }) => key) as MeasureKey[])
       .required(),
   ).required(),
   findings: array(findingSchema.required()).max(40).required(),
-  coatType: string().trim().max(80).required('Choose the coat this dog has.'),
-  coatModifiers: array(string().trim().max(80).required()).max(8).required(),
+  coatType: text().trim().max(80).required('Choose the coat this dog has.'),
+  coatModifiers: array(text().trim().max(80).required()).max(8).required(),
   dense: boolean().required(),
   signs: array(signSchema.required()).max(120, 'At most 120 findings on one dog.').required(),
   mats: array(matSchema.required()).max(60, 'At most 60 mats: say one for a matted zone.').required(),
   lengths: lengthsSchema,
   temper: object({
-    handling: string().oneOf(HANDLING).required(),
+    handling: text().oneOf(HANDLING).required(),
     standingMinutes: number()
       .typeError('Type the minutes it stands.')
       .min(1, 'At least a minute.')

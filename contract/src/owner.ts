@@ -1,11 +1,12 @@
 import type { Hands } from '@kurrel/core';
-import { object, string } from 'yup';
+import { object } from 'yup';
+import { text } from './text.ts';
 import type { Consent } from './consent.ts';
 import type { Dog } from './dog.ts';
 
 /** An owner by the name on the dogs' cards. */
 export const ownerSchema = object({
-  owner: string().trim().max(80).required('Type the owner’s name as it stands on the dog’s card.'),
+  owner: text().trim().max(80).required('Type the owner’s name as it stands on the dog’s card.'),
 });
 
 /** Everything a salon keeps about an owner, to be handed over on request. */

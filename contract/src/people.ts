@@ -1,5 +1,6 @@
 import type { InferType } from 'yup';
-import { object, string } from 'yup';
+import { object } from 'yup';
+import { text } from './text.ts';
 import type { Person } from './session.ts';
 import { ROLES } from './roles.ts';
 
@@ -39,20 +40,20 @@ export function passwordProblem(password: string, person: { login: string; name:
   return null;
 }
 
-const password = () => string().max(200, 'At most 200 characters.').required('Type the password.');
+const password = () => text().max(200, 'At most 200 characters.').required('Type the password.');
 
 /** What a lead says of somebody of the salon. */
 export const personSchema = object({
-  name: string().trim().max(80, 'Keep the name under 80 letters.').required('Type the name.'),
-  role: string().oneOf(ROLES).required('Choose what they may do.'),
-  hand: string()
+  name: text().trim().max(80, 'Keep the name under 80 letters.').required('Type the name.'),
+  role: text().oneOf(ROLES).required('Choose what they may do.'),
+  hand: text()
     .oneOf(['left', 'right'] as const)
     .required('Choose the hand that holds the shears.'),
 });
 export type PersonFacts = InferType<typeof personSchema>;
 
 export const newPersonSchema = personSchema.shape({
-  login: string()
+  login: text()
     .transform((typed: unknown) => (typeof typed === 'string' ? foldedLogin(typed) : typed))
     .matches(/^[\p{L}\p{N}][\p{L}\p{N}._-]{1,39}$/u, 'Two to 40 letters, digits, dots or dashes.')
     .required('Choose a sign-in name.'),

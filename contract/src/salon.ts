@@ -1,7 +1,8 @@
 import type { Handling, LengthUnit, Schools } from '@kurrel/core';
 import { HANDLING } from '@kurrel/core';
 import type { InferType } from 'yup';
-import { lazy, number, object, string } from 'yup';
+import { lazy, number, object } from 'yup';
+import { text } from './text.ts';
 
 /** Answers by question; which answers there are, the packs say. */
 export const schoolsSchema = lazy((value: unknown) =>
@@ -9,10 +10,10 @@ export const schoolsSchema = lazy((value: unknown) =>
     Object.fromEntries(
       Object.keys(typeof value === 'object' && value !== null ? value : {}).map((question) => [
         question,
-        string().trim().max(40).required(),
+        text().trim().max(40).required(),
       ]),
     ),
-  ),
+  ).required('Send {} where there is nothing to say.'),
 );
 
 const money = (what: string) =>
@@ -27,7 +28,7 @@ export const policySchema = object({
   rates: object({
     perHour: money('The hourly rate'),
     least: money('The least price'),
-    currency: string()
+    currency: text()
       .trim()
       .matches(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.')
       .required('Type the currency.'),
@@ -46,19 +47,19 @@ export const policySchema = object({
     feePerHour: money('The fee for mats'),
   }).required(),
   /** The hardest handling the salon still takes on. */
-  handlingLimit: string().oneOf(HANDLING).required(),
+  handlingLimit: text().oneOf(HANDLING).required(),
 });
 export type Policy = InferType<typeof policySchema>;
 
 const timeOfDay = () =>
-  string()
+  text()
     .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'Type a time like 08:30.')
     .required('Type the time.');
 
 /** When the salon is open, where its clock stands and how it is read. */
 export const clockSchema = object({
   /** An IANA time zone. */
-  zone: string()
+  zone: text()
     .trim()
     .required('Choose the time zone.')
     .test('zone', 'There is no such time zone.', (zone) => isTimeZone(zone)),

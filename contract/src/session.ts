@@ -1,12 +1,13 @@
 import type { LengthUnit } from '@kurrel/core';
 import type { InferType } from 'yup';
-import { object, string } from 'yup';
+import { object } from 'yup';
+import { text } from './text.ts';
 import type { Role } from './roles.ts';
 import type { Clock } from './salon.ts';
 
 export const signInSchema = object({
-  login: string().trim().max(60).required('Type your sign-in name.'),
-  password: string().max(200).required('Type your password.'),
+  login: text().trim().max(60).required('Type your sign-in name.'),
+  password: text().max(200).required('Type your password.'),
 });
 export type SignIn = InferType<typeof signInSchema>;
 

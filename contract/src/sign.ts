@@ -1,10 +1,11 @@
-import { number, object, string } from 'yup';
+import { number, object } from 'yup';
+import { text } from './text.ts';
 
 /** Something found on the dog, and where. */
 export const signSchema = object({
-  sign: string().trim().max(80).required(),
-  zone: string().trim().max(60).nullable().defined(),
-  level: string()
+  sign: text().trim().max(80).required(),
+  zone: text().trim().max(60).nullable().defined(),
+  level: text()
     .oneOf(['mild', 'marked'] as const)
     .nullable()
     .defined(),
@@ -14,5 +15,5 @@ export const signSchema = object({
     .max(300, 'More than 300 mm: check the number.')
     .nullable()
     .defined(),
-  note: string().trim().max(200, 'Keep the note under 200 letters.').defined(),
+  note: text().trim().max(200, 'Keep the note under 200 letters.').defined(),
 });

@@ -1,13 +1,14 @@
 import type { InferType } from 'yup';
-import { object, string } from 'yup';
+import { object } from 'yup';
+import { text } from './text.ts';
 
 /** A stop answered: cleared by somebody who may, or referred to a vet or a behaviour plan. */
 export const stopAnswerSchema = object({
-  key: string().trim().max(120).required(),
-  action: string()
+  key: text().trim().max(120).required(),
+  action: text()
     .oneOf(['cleared', 'referred'] as const)
     .required('Clear it or refer it.'),
-  note: string()
+  note: text()
     .trim()
     .max(300, 'Keep the note under 300 letters.')
     .required('Say why it is cleared, or to whom it is referred.'),

@@ -1,6 +1,7 @@
 import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave } from '@kurrel/core';
 import type { InferType, ObjectSchema } from 'yup';
-import { array, boolean, date, lazy, number, object, string } from 'yup';
+import { array, boolean, date, lazy, number, object } from 'yup';
+import { text } from './text.ts';
 import type { ConsentLine } from './consent.ts';
 import type { Dog } from './dog.ts';
 import type { SalonRules } from './salon.ts';
@@ -12,14 +13,14 @@ const lengthMm = () =>
   number().moreThan(0, 'A length is more than nothing.').max(400, 'No more than 400 mm.');
 
 export const overrideSchema = object({
-  zone: string().max(60).required(),
+  zone: text().max(60).required(),
   targetMm: lengthMm().nullable().defined(),
-  toolId: string().max(80).nullable().defined(),
-  direction: string()
+  toolId: text().max(80).nullable().defined(),
+  direction: text()
     .oneOf(['with', 'across', 'against'] as const)
     .nullable()
     .defined(),
-  reason: string().trim().max(200, 'Keep the reason under 200 letters.').defined(),
+  reason: text().trim().max(200, 'Keep the reason under 200 letters.').defined(),
   acknowledged: boolean().required(),
 });
 
@@ -29,22 +30,22 @@ const sidesSchema = lazy((value: unknown) =>
     Object.fromEntries(
       Object.keys(typeof value === 'object' && value !== null ? value : {}).map((zone) => [
         zone,
-        string()
+        text()
           .oneOf(['match', 'leave'] as const)
           .required(),
       ]),
     ),
-  ),
+  ).required('Send {} where there is nothing to say.'),
 );
 
 /** What the groomer and the owner decided; with the dog and the drawer it makes the plan. */
 export const choicesSchema = object({
-  trimId: string().max(60).required(),
-  purpose: string()
+  trimId: text().max(60).required(),
+  purpose: text()
     .oneOf(['pet', 'show'] as const)
     .required(),
   wish: object({
-    lean: string()
+    lean: text()
       .oneOf(['shorter', 'as-drawn', 'longer'] as const)
       .required(),
     allOverMm: lengthMm().nullable().defined(),
@@ -64,14 +65,18 @@ export const choicesSchema = object({
 export type Choices = InferType<typeof choicesSchema>;
 
 export const bookingSchema = object({
-  startsAt: date().typeError('Type the day and time.').required('Type the day and time.'),
+  startsAt: date()
+    .typeError('Type the day and time.')
+    .min(new Date(Date.UTC(2000, 0, 1)), 'Check the year.')
+    .max(new Date(Date.UTC(2100, 0, 1)), 'Check the year.')
+    .required('Type the day and time.'),
   minutes: number()
     .typeError('Type the minutes.')
     .integer('Whole minutes.')
     .min(10, 'At least 10 minutes.')
     .max(480, 'At most 480 minutes.')
     .required('Type the minutes.'),
-  what: string().trim().max(80).required('Say what is to be done.'),
+  what: text().trim().max(80).required('Say what is to be done.'),
 });
 export type Booking = InferType<typeof bookingSchema>;
 

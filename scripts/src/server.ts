@@ -19,7 +19,9 @@ export async function startServer(
   port: number,
   options: { readonly watch?: boolean; readonly quiet?: boolean } = {},
 ): Promise<RunningServer> {
-  const child = spawn(TSX, [...(options.watch ? ['watch'] : []), join(PROJECT, 'server/src/main.ts')], {
+  // Without a wrapper: a signal reaches the server itself.
+  const [command, args] = options.watch ? [TSX, ['watch']] : [process.execPath, ['--import', 'tsx']];
+  const child = spawn(command, [...args, join(PROJECT, 'server/src/main.ts')], {
     cwd: PROJECT,
     stdio: ['ignore', options.quiet ? 'ignore' : 'inherit', 'inherit'],
     env: {

@@ -4,7 +4,7 @@ import { loadLibrary } from '@kurrel/server/packs/load';
 import { isEmpty, seedDemo, wipe } from '@kurrel/server/seed/demo';
 import type { Cluster } from './cluster.ts';
 
-const DATABASE = 'kurrel';
+export const DATABASE = 'kurrel';
 
 export interface DemoDatabase {
   readonly ownerUrl: string;

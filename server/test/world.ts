@@ -20,6 +20,7 @@ export interface World {
   readonly appConnection: Connection;
   readonly fennelRow: string;
   readonly otherSalon: string;
+  readonly ownerUrl: string;
   readonly closing: AbortController;
   readonly signIn: (login: string) => Promise<TestAgent>;
   readonly close: () => Promise<void>;
@@ -31,13 +32,15 @@ export const library = loadLibrary();
 interface Settings {
   readonly log?: Logger;
   readonly patience?: Patience;
+  /** Where the app finds the database instead. */
+  readonly detour?: (url: string) => string;
 }
 
-export async function createWorld({ log, patience }: Settings = {}): Promise<World> {
+export async function createWorld({ log, patience, detour = (url) => url }: Settings = {}): Promise<World> {
   const closing = new AbortController();
   const { ownerUrl, appUrl, salonId: fennelRow } = await demoCopy();
   const owner = connect(ownerUrl);
-  const appConnection = connect(appUrl, patience);
+  const appConnection = connect(detour(appUrl), patience);
   const [other] = await owner.db
     .insert(salons)
     .values({
@@ -75,6 +78,7 @@ export async function createWorld({ log, patience }: Settings = {}): Promise<Wor
     appConnection,
     fennelRow,
     otherSalon,
+    ownerUrl,
     closing,
     signIn,
     close: async () => {

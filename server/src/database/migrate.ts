@@ -13,14 +13,19 @@ export async function migrateDatabase(ownerUrl: string, appPassword: string): Pr
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [LOCK]);
-    const role = await client.query("select 1 from pg_roles where rolname = 'kurrel_app'");
-    const verb = role.rowCount === 0 ? 'create' : 'alter';
-    const password = client.escapeLiteral(appPassword);
-    await client.query(
-      `${verb} role kurrel_app login nosuperuser nobypassrls nocreatedb nocreaterole password ${password}`,
-    );
+    await ensureAppRole(client, appPassword);
     await migrate(drizzle(client), { migrationsFolder: MIGRATIONS });
   } finally {
     await client.end();
   }
+}
+
+/** The role the app serves as, with this password: it owns nothing and may not step around row-level security. */
+export async function ensureAppRole(client: pg.Client, appPassword: string): Promise<void> {
+  const role = await client.query("select 1 from pg_roles where rolname = 'kurrel_app'");
+  const verb = role.rowCount === 0 ? 'create' : 'alter';
+  const password = client.escapeLiteral(appPassword);
+  await client.query(
+    `${verb} role kurrel_app login nosuperuser nobypassrls nocreatedb nocreaterole password ${password}`,
+  );
 }

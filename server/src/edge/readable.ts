@@ -3,8 +3,6 @@ import { Refusal } from '../problems.ts';
 
 /** Nothing Kurrel is sent is nested deeper than a finding in a sheet in a body. */
 const DEEPEST = 16;
-/** Names that mean something to JavaScript objects themselves. */
-const RESERVED = new Set(['__proto__', 'constructor', 'prototype']);
 /** NUL cannot be stored as text, half of a surrogate pair cannot be written as UTF-8. */
 const UNWRITABLE = /\0|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
 
@@ -26,7 +24,9 @@ function unreadableIn(value: unknown, path: string, depth: number): { path: stri
   if (depth === DEEPEST) return { path, message: `Nested deeper than ${DEEPEST} levels.` };
   for (const [key, inner] of Object.entries(value)) {
     const at = Array.isArray(value) ? `${path}[${key}]` : path === '' ? key : `${path}.${key}`;
-    if (RESERVED.has(key) || UNWRITABLE.test(key)) return { path: at, message: 'This name cannot be used.' };
+    // A name every object has by itself (toString, __proto__) would stand in for its own.
+    if (key in Object.prototype || UNWRITABLE.test(key))
+      return { path: at, message: 'This name cannot be used.' };
     const said = unreadableIn(inner, at, depth + 1);
     if (said) return said;
   }
