@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openHands, openSalon, retype, textOf, waitForText } from './salon.ts';
+import { goTo, openHands, openSalon, retype, scribble, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -15,18 +15,6 @@ const openChoices = async (page: Page, dog: string) => {
 };
 const texts = (page: Page, selector: string) =>
   page.$$eval(selector, (all) => all.map((one) => (one as HTMLElement).innerText.trim()));
-
-/** A stroke across the pad, as a finger makes it. */
-async function scribble(page: Page): Promise<void> {
-  const canvas = await page.waitForSelector('.pad canvas');
-  await canvas?.scrollIntoView();
-  const box = await canvas?.boundingBox();
-  if (!box) throw new Error('no pad');
-  await page.mouse.move(box.x + 30, box.y + 80);
-  await page.mouse.down();
-  for (let i = 1; i <= 12; i++) await page.mouse.move(box.x + 30 + i * 14, box.y + 80 + (i % 2 ? -30 : 20));
-  await page.mouse.up();
-}
 
 describe('deciding with the owner', () => {
   it('sees looks side by side, picks one, signs, and it is kept with the plan, to print', async () => {

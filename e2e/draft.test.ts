@@ -112,7 +112,7 @@ describe('drafting a dog', () => {
     await page.close();
   });
 
-  it('two people save the same plan: the second is told, sees the difference and loses nothing', async () => {
+  it('two people save the same plan: what both changed is put together, what clashes is asked', async () => {
     const ottilie = await salon.enter('Ottilie Marsh');
     const bram = await salon.enter('Bram Quennell');
     await openDraft(bram, 'Tansy');
@@ -120,6 +120,7 @@ describe('drafting a dog', () => {
     await openDraft(ottilie, 'Tansy');
     await selectZone(ottilie, 'loin');
     await dragBeadTo(ottilie, '4F');
+    const theirs = await textOf(ottilie, LENGTH);
     await ottilie.locator('button ::-p-text(Save plan)').click();
     await waitForText(ottilie, '[data-testid="save-state"]', 'v1 by Ottilie Marsh');
 
@@ -127,30 +128,41 @@ describe('drafting a dog', () => {
     await dragBeadTo(bram, '7F');
     const mine = await textOf(bram, LENGTH);
     await bram.locator('button ::-p-text(Save plan)').click();
-    await waitForText(bram, '.modal', 'Ottilie Marsh saved this plan while you worked');
-    const rows = await textOf(bram, '.modal table');
-    expect(rows).toMatch(/back .* mm as planned/);
-    expect(rows).toMatch(/loin as planned .* mm/);
-    await bram.locator('.modal ::-p-text(Save mine over it)').click();
     await waitForText(bram, '[data-testid="save-state"]', 'v2 by Bram Quennell');
     expect(await textOf(bram, LENGTH)).toBe(mine);
+    await selectZone(bram, 'loin');
+    await waitForText(bram, LENGTH, theirs);
+
+    await ottilie.bringToFront();
+    await selectZone(ottilie, 'back');
+    await dragBeadTo(ottilie, '4F');
+    const other = await textOf(ottilie, LENGTH);
+    await ottilie.locator('button ::-p-text(Save plan)').click();
+    await waitForText(ottilie, '.clash', 'Bram Quennell changed this plan while you did');
+    await waitForText(ottilie, '.clash table', 'back');
+    await ottilie.locator('.clash ::-p-text(All mine)').click();
+    await ottilie.locator('.clash ::-p-text(Save it so)').click();
+    await waitForText(ottilie, '[data-testid="save-state"]', 'v3 by Ottilie Marsh');
+    expect(await textOf(ottilie, LENGTH)).toBe(other);
     await Promise.all([ottilie.close(), bram.close()]);
   });
 
-  it('unsaved changes outlive a reload, and a server that does not answer', async () => {
+  it('unsaved changes outlive a reload; a plan saved while no server answers goes there by itself', async () => {
     const page = await salon.enter('Bram Quennell');
     await openDraft(page, 'Bosun');
     await dragBeadTo(page, 'mackerel');
     const length = await textOf(page, LENGTH);
-    await page.setOfflineMode(true);
-    await page.locator('button ::-p-text(Save plan)').click();
-    await waitForText(page, '.draft-bar', 'No answer from the server');
-    expect(await textOf(page, LENGTH)).toBe(length);
-    await page.setOfflineMode(false);
     await page.reload();
     await page.waitForSelector('.coat-rule .bead.own');
     await waitForText(page, LENGTH, length);
     await waitForText(page, '.toast', 'Your unsaved changes');
+    await page.setOfflineMode(true);
+    await page.locator('button ::-p-text(Save plan)').click();
+    await waitForText(page, '.draft-bar', 'No answer from the server');
+    await waitForText(page, '[data-testid="save-state"]', 'sent when the server is back');
+    expect(await textOf(page, LENGTH)).toBe(length);
+    await page.setOfflineMode(false);
+    await waitForText(page, '[data-testid="save-state"]', 'v1 by Bram Quennell');
     await page.close();
   });
 });

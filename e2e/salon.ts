@@ -117,3 +117,15 @@ export async function retype(page: Page, selector: string, text: string): Promis
   await page.keyboard.press('Backspace');
   await page.type(selector, text);
 }
+
+/** A stroke across the pad, as a finger makes it. */
+export async function scribble(page: Page): Promise<void> {
+  const canvas = await page.waitForSelector('.pad canvas');
+  await canvas?.scrollIntoView();
+  const box = await canvas?.boundingBox();
+  if (!box) throw new Error('no pad');
+  await page.mouse.move(box.x + 30, box.y + 80);
+  await page.mouse.down();
+  for (let i = 1; i <= 12; i++) await page.mouse.move(box.x + 30 + i * 14, box.y + 80 + (i % 2 ? -30 : 20));
+  await page.mouse.up();
+}

@@ -45,9 +45,12 @@ export async function wipe(owner: Database): Promise<void> {
 
 /** Fills an empty database with the demo world; dates are relative to `today`. Returns the salon. */
 export async function seedDemo(owner: Database, library: Library, today: Date): Promise<string> {
+  // The demo's visits are at this machine's hours: so is its salon's clock.
+  const { timeZone: zone } = Intl.DateTimeFormat().resolvedOptions();
+  const clock = { ...FIRST_CLOCK, zone };
   const [salon] = await owner
     .insert(salons)
-    .values({ name: DEMO_SALON, unit: 'mm', schools: {}, policy: FIRST_POLICY, clock: FIRST_CLOCK })
+    .values({ name: DEMO_SALON, unit: 'mm', schools: {}, policy: FIRST_POLICY, clock })
     .returning();
   if (!salon) throw new Error('insert returned no row');
   const { salonId } = salon;

@@ -12,7 +12,7 @@ import {
   useSessionQuery,
   useSignOutMutation,
 } from './api.ts';
-import { dismiss } from './noticeSlice.ts';
+import { dismiss, notify } from './noticeSlice.ts';
 import { setUnit } from './preferencesSlice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 
@@ -28,7 +28,8 @@ export function Shell() {
   if (session.isLoading) return <Loading what="Kurrel" />;
   if (session.isError) {
     const problem = problemOf(session.error);
-    if (problem.status === 401) return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
+    if (problem.status === 401)
+      return <Navigate to="/sign-in" replace state={{ from: location.pathname + location.search }} />;
     return (
       <main className="container py-5">
         <ProblemNote problem={problem} onRetry={() => void session.refetch()} />
@@ -36,7 +37,12 @@ export function Shell() {
     );
   }
   const leave = async () => {
-    await signOut();
+    const answer = await signOut();
+    if (answer.error !== undefined) {
+      const { title } = problemOf(answer.error);
+      dispatch(notify({ text: `${title}: you are still signed in. Try again.` }));
+      return;
+    }
     void navigate('/sign-in');
     dispatch(api.util.resetApiState());
   };
@@ -66,10 +72,10 @@ export function Shell() {
           >
             {unit}
           </Button>
-          <span className="who">
+          <NavLink to="/me" className="who">
             {session.data?.person.name}
             <span className="muted"> · {session.data?.person.role}</span>
-          </span>
+          </NavLink>
           <Button variant="link" size="sm" onClick={() => void leave()}>
             Sign out
           </Button>
@@ -86,10 +92,12 @@ function Notices() {
   const dispatch = useAppDispatch();
   const [restoreTool] = useRestoreToolMutation();
   const [restoreDog] = useRestoreDogMutation();
-  const undo = () => {
-    if (notice?.undo?.kind === 'tool') void restoreTool(notice.undo.id);
-    if (notice?.undo?.kind === 'dog') void restoreDog(notice.undo.id);
-    dispatch(dismiss());
+  const undo = async () => {
+    if (!notice?.undo) return;
+    const { kind, id } = notice.undo;
+    const answer = await (kind === 'tool' ? restoreTool(id) : restoreDog(id));
+    if (answer.error === undefined) dispatch(dismiss());
+    else dispatch(notify({ ...notice, text: `Not undone: ${problemOf(answer.error).title}. Try again.` }));
   };
   return (
     <ToastContainer position="bottom-center" className="p-3 position-fixed">
@@ -97,7 +105,7 @@ function Notices() {
         <Toast.Body className="d-flex align-items-center gap-3">
           <span className="flex-grow-1">{notice?.text}</span>
           {notice?.undo && (
-            <Button size="sm" variant="outline-primary" onClick={undo}>
+            <Button size="sm" variant="outline-primary" onClick={() => void undo()}>
               Undo
             </Button>
           )}

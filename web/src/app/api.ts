@@ -1,18 +1,25 @@
 import type {
+  CheckedConsent,
   Choices,
   Consent,
   DemoSignIn,
   Dog,
   DogFacts,
+  DogPage,
   DogWithVisits,
   Booking,
   Measure,
+  Member,
+  NewPerson,
+  OpenSession,
+  PersonFacts,
   Problem,
   Salon,
-  SalonRules,
+  SalonSettings,
   SavedHands,
   SaveHands,
   SavedPlan,
+  SecurityLine,
   Session,
   SignConsent,
   SignIn,
@@ -23,14 +30,44 @@ import type {
   ToolFacts,
   VisitSheet,
 } from '@kurrel/contract';
+import { nanoid } from '@reduxjs/toolkit';
+import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
 const ifMatch = (version: number) => ({ 'If-Match': `"${version}"` });
 
+const ask = fetchBaseQuery({ baseUrl: '/api/' });
+/** Waits before a request that got no answer is sent again, ms; a write goes under the same idempotency key. */
+const AGAIN_MS = [400, 1500];
+
+/**
+ * Every request: a write carries an idempotency key, what got no answer or “not just now” is sent again, and who is no
+ * longer signed in is asked to sign in.
+ */
+const patiently: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, own, extra) => {
+  const request = typeof args === 'string' ? { url: args } : args;
+  const headers = { ...(request.headers as Record<string, string> | undefined) };
+  const write = request.method !== undefined && request.method !== 'GET';
+  const outbox = headers[KEY] !== undefined;
+  if (write && !outbox) headers[KEY] = nanoid();
+  for (let tried = 0; ; tried++) {
+    const answer = await ask({ ...request, headers }, own, extra);
+    const { error } = answer;
+    if (error?.status === 401 && request.url !== 'session')
+      own.dispatch(api.util.invalidateTags(['Session']));
+    const passing = error?.status === 'FETCH_ERROR' || error?.status === 503;
+    const wait = AGAIN_MS[tried];
+    // The outbox has a patience of its own, and nobody waits for an answer while offline.
+    if (!passing || wait === undefined || outbox || !navigator.onLine) return answer;
+    await new Promise((resolve) => setTimeout(resolve, wait));
+  }
+};
+const KEY = 'Idempotency-Key';
+
 /** The server as the screens see it. Refusals arrive as problem documents; `problemOf` reads them. */
 export const api = createApi({
-  baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
-  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit'],
+  baseQuery: patiently,
+  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit', 'Day', 'People', 'Sessions'],
   endpoints: (build) => ({
     session: build.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     demoSignIns: build.query<readonly DemoSignIn[], void>({ query: () => 'demo-sign-ins' }),
@@ -42,36 +79,27 @@ export const api = createApi({
 
     day: build.query<readonly TodayLine[], { from: string; to: string }>({
       query: (params) => ({ url: 'visits', params }),
-      providesTags: ['Visit', 'Dog'],
+      providesTags: ['Visit', 'Dog', 'Day'],
     }),
     visit: build.query<VisitSheet, string>({
       query: (id) => `visits/${id}`,
       providesTags: ['Visit', 'Dog', 'Drawer', 'Salon'],
       keepUnusedDataFor: 0,
     }),
-    savePlan: build.mutation<SavedPlan, { visitId: string; version: number; choices: Choices }>({
-      query: ({ visitId, version, choices }) => ({
+    savePlan: build.mutation<SavedPlan, { visitId: string; key: string; version: number; choices: Choices }>({
+      query: ({ visitId, key, version, choices }) => ({
         url: `visits/${visitId}/plan`,
         method: 'PUT',
         body: choices,
-        headers: ifMatch(version),
+        headers: { ...ifMatch(version), [KEY]: key },
       }),
-      async onQueryStarted({ visitId }, { dispatch, queryFulfilled }) {
-        const saved = await queryFulfilled.catch(() => null);
-        if (!saved) return;
-        dispatch(
-          api.util.updateQueryData('visit', visitId, (sheet) => {
-            Object.assign(sheet, { saved: saved.data });
-          }),
-        );
-      },
     }),
-    saveHands: build.mutation<SavedHands, { visitId: string; version: number } & SaveHands>({
-      query: ({ visitId, version, hands, dogVersion }) => ({
+    saveHands: build.mutation<SavedHands, { visitId: string; key: string; version: number } & SaveHands>({
+      query: ({ visitId, key, version, hands, dogVersion }) => ({
         url: `visits/${visitId}/hands`,
         method: 'PUT',
         body: { hands, dogVersion },
-        headers: ifMatch(version),
+        headers: { ...ifMatch(version), [KEY]: key },
       }),
     }),
     answerStop: build.mutation<readonly StopLine[], { visitId: string; answer: StopAnswer }>({
@@ -114,27 +142,76 @@ export const api = createApi({
       }),
       invalidatesTags: (_r, error) => (error ? [] : ['Visit']),
     }),
-    consent: build.query<Consent, { visitId: string; id: string }>({
+    consent: build.query<CheckedConsent, { visitId: string; id: string }>({
       query: ({ visitId, id }) => `visits/${visitId}/consents/${id}`,
     }),
 
+    people: build.query<readonly Member[], void>({ query: () => 'people', providesTags: ['People'] }),
+    addPerson: build.mutation<Member, NewPerson>({
+      query: (body) => ({ url: 'people', method: 'POST', body }),
+      invalidatesTags: ['People'],
+    }),
+    savePerson: build.mutation<Member, { id: string; version: number; facts: PersonFacts }>({
+      query: ({ id, version, facts }) => ({
+        url: `people/${id}`,
+        method: 'PUT',
+        body: facts,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: ['People'],
+    }),
+    enablePerson: build.mutation<Member, { id: string; on: boolean }>({
+      query: ({ id, on }) => ({ url: `people/${id}/${on ? 'enable' : 'disable'}`, method: 'POST' }),
+      invalidatesTags: ['People'],
+    }),
+    resetPassword: build.mutation<void, { id: string; password: string }>({
+      query: ({ id, password }) => ({ url: `people/${id}/password`, method: 'POST', body: { password } }),
+      invalidatesTags: ['People'],
+    }),
+    securityLog: build.query<readonly SecurityLine[], void>({
+      query: () => 'security-log',
+      providesTags: ['People'],
+      keepUnusedDataFor: 0,
+    }),
+    sessions: build.query<readonly OpenSession[], void>({
+      query: () => 'sessions',
+      providesTags: ['Sessions'],
+      keepUnusedDataFor: 0,
+    }),
+    endSession: build.mutation<void, string>({
+      query: (id) => ({ url: `sessions/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Sessions'],
+    }),
+    endSessions: build.mutation<void, void>({
+      query: () => ({ url: 'sessions', method: 'DELETE' }),
+      invalidatesTags: ['Sessions'],
+    }),
+    changePassword: build.mutation<void, { old: string; password: string }>({
+      query: (body) => ({ url: 'session/password', method: 'PUT', body }),
+      invalidatesTags: (_r, error) => (error ? [] : ['Sessions']),
+    }),
+
     salon: build.query<Salon, void>({ query: () => 'salon', providesTags: ['Salon'] }),
-    saveSalon: build.mutation<Salon, { version: number; rules: SalonRules }>({
+    saveSalon: build.mutation<Salon, { version: number; rules: SalonSettings }>({
       query: ({ version, rules }) => ({
         url: 'salon',
         method: 'PUT',
         body: rules,
         headers: ifMatch(version),
       }),
-      invalidatesTags: (_r, error) => (error ? [] : ['Salon']),
+      invalidatesTags: (_r, error) => (error ? [] : ['Salon', 'Session']),
     }),
     planVersions: build.query<readonly SavedPlan[], string>({
       query: (id) => `visits/${id}/plans`,
       keepUnusedDataFor: 0,
     }),
 
-    dogs: build.query<readonly Dog[], string>({
-      query: (q) => ({ url: 'dogs', params: { q } }),
+    dogs: build.infiniteQuery<DogPage, string, string>({
+      infiniteQueryOptions: {
+        initialPageParam: '',
+        getNextPageParam: ({ dogs, more }) => (more ? dogs.at(-1)?.id : undefined),
+      },
+      query: ({ queryArg: q, pageParam: after }) => ({ url: 'dogs', params: { q, after } }),
       providesTags: ['Dog'],
     }),
     dog: build.query<DogWithVisits, string>({ query: (id) => `dogs/${id}`, providesTags: ['Dog', 'Visit'] }),
@@ -200,15 +277,23 @@ export const {
   useSignOutMutation,
   useDayQuery,
   useVisitQuery,
-  useSavePlanMutation,
-  useSaveHandsMutation,
   useAnswerStopMutation,
   useStartVisitMutation,
   useSignConsentMutation,
   useConsentQuery,
+  usePeopleQuery,
+  useAddPersonMutation,
+  useSavePersonMutation,
+  useEnablePersonMutation,
+  useResetPasswordMutation,
+  useSecurityLogQuery,
+  useSessionsQuery,
+  useEndSessionMutation,
+  useEndSessionsMutation,
+  useChangePasswordMutation,
   useSalonQuery,
   useSaveSalonMutation,
-  useDogsQuery,
+  useDogsInfiniteQuery,
   useDogQuery,
   useAddDogMutation,
   useSaveDogMutation,
@@ -229,6 +314,10 @@ const OFFLINE: Problem = {
   status: 0,
   detail: 'Check the connection; nothing you typed is lost. Then try again.',
 };
+
+/** Who is signed in; nobody is an empty name. */
+export const personOf = (state: Parameters<ReturnType<typeof api.endpoints.session.select>>[0]): string =>
+  api.endpoints.session.select()(state).data?.person.id ?? '';
 
 /** What the server said was wrong, or that it said nothing. */
 export function problemOf(error: unknown): Problem {

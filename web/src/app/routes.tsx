@@ -1,4 +1,5 @@
 import { createBrowserRouter } from 'react-router';
+import { eventually } from './eventually.ts';
 import { Lost } from './Lost.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -6,7 +7,9 @@ import { Shell } from './Shell.tsx';
 export const router = createBrowserRouter([
   {
     path: '/sign-in',
-    lazy: async () => ({ Component: (await import('../screens/signIn/SignIn.tsx')).SignIn }),
+    lazy: async () => ({
+      Component: (await eventually(() => import('../screens/signIn/SignIn.tsx'))).SignIn,
+    }),
     HydrateFallback: () => null,
   },
   {
@@ -15,41 +18,73 @@ export const router = createBrowserRouter([
     ErrorBoundary: Lost,
     HydrateFallback: () => null,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('../screens/today/Today.tsx')).Today }) },
-      { path: 'dogs', lazy: async () => ({ Component: (await import('../screens/dogs/Dogs.tsx')).Dogs }) },
+      {
+        index: true,
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/today/Today.tsx'))).Today,
+        }),
+      },
+      {
+        path: 'dogs',
+        lazy: async () => ({ Component: (await eventually(() => import('../screens/dogs/Dogs.tsx'))).Dogs }),
+      },
       {
         path: 'dogs/new',
-        lazy: async () => ({ Component: (await import('../screens/dogs/DogCard.tsx')).NewDog }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/dogs/DogCard.tsx'))).NewDog,
+        }),
       },
       {
         path: 'dogs/:id',
-        lazy: async () => ({ Component: (await import('../screens/dogs/DogCard.tsx')).DogCard }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/dogs/DogCard.tsx'))).DogCard,
+        }),
       },
       {
         path: 'drawer',
-        lazy: async () => ({ Component: (await import('../screens/drawer/Drawer.tsx')).Drawer }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/drawer/Drawer.tsx'))).Drawer,
+        }),
       },
       {
         path: 'visits/:id/draft',
-        lazy: async () => ({ Component: (await import('../screens/draft/Draft.tsx')).Draft }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/draft/Draft.tsx'))).Draft,
+        }),
       },
       {
         path: 'visits/:id/hands',
-        lazy: async () => ({ Component: (await import('../screens/hands/HandsOn.tsx')).HandsOn }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/hands/HandsOn.tsx'))).HandsOn,
+        }),
       },
       {
         path: 'visits/:id/choices',
-        lazy: async () => ({ Component: (await import('../screens/choices/Choices.tsx')).ChoicesScreen }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/choices/Choices.tsx'))).ChoicesScreen,
+        }),
       },
       {
         path: 'visits/:id/consents/:consentId',
         lazy: async () => ({
-          Component: (await import('../screens/choices/SignedConsent.tsx')).SignedConsent,
+          Component: (await eventually(() => import('../screens/choices/SignedConsent.tsx'))).SignedConsent,
         }),
       },
       {
         path: 'salon',
-        lazy: async () => ({ Component: (await import('../screens/salon/SalonRules.tsx')).SalonScreen }),
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/salon/SalonRules.tsx'))).SalonScreen,
+        }),
+      },
+      {
+        path: 'people',
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/people/People.tsx'))).People,
+        }),
+      },
+      {
+        path: 'me',
+        lazy: async () => ({ Component: (await eventually(() => import('../screens/people/Me.tsx'))).Me }),
       },
       { path: '*', Component: Lost },
     ],

@@ -1,26 +1,69 @@
-import { configureStore } from '@reduxjs/toolkit';
+import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { draftReducer } from '../screens/draft/draftSlice.ts';
-import { handsReducer } from '../screens/hands/handsSlice.ts';
-import { api } from './api.ts';
+import { draftViewReducer } from '../screens/draft/draftView.ts';
+import { handsViewReducer } from '../screens/hands/handsView.ts';
+import { choicesReducer } from '../visit/choicesSlice.ts';
+import { handsReducer } from '../visit/handsSlice.ts';
+import { Sync } from '../visit/sync.ts';
+import { opened, syncReducer } from '../visit/syncSlice.ts';
+import type { Dispatch } from '../visit/world.ts';
+import { browserWorld } from '../visit/world.ts';
+import { api, personOf } from './api.ts';
 import { noticeReducer } from './noticeSlice.ts';
 import { preferencesReducer } from './preferencesSlice.ts';
 
+const reducer = {
+  [api.reducerPath]: api.reducer,
+  /** The open visit: its parts, each with a history of its own, and how they stand to the server. */
+  visit: combineReducers({ hands: handsReducer, choices: choicesReducer, sync: syncReducer }),
+  draftView: draftViewReducer,
+  handsView: handsViewReducer,
+  notice: noticeReducer,
+  preferences: preferencesReducer,
+};
+
 export function createStore() {
-  return configureStore({
-    reducer: {
-      [api.reducerPath]: api.reducer,
-      draft: draftReducer,
-      hands: handsReducer,
-      notice: noticeReducer,
-      preferences: preferencesReducer,
-    },
+  const dispatch = ((action: UnknownAction) => store.dispatch(action)) as Dispatch;
+  const sync = new Sync(browserWorld(dispatch));
+  const store = configureStore({
+    reducer,
     middleware: (defaults) =>
-      defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+      defaults({
+        serializableCheck: false,
+        immutableCheck: false,
+        thunk: { extraArgument: { sync } },
+      }).concat(api.middleware),
   });
+  let before = store.getState().visit;
+  let person = '';
+  store.subscribe(() => {
+    const state = store.getState();
+    const now = personOf(state);
+    if (now !== person) {
+      person = now;
+      sync.close();
+      store.dispatch(opened(null));
+      if (now !== '') void sync.resume(now);
+    }
+    const { hands, choices } = state.visit;
+    if (hands.present !== before.hands.present && hands.present.visitId !== null && hands.present.hands) {
+      sync.change(now, hands.present.visitId, 'hands', hands.present.hands);
+    }
+    if (
+      choices.present !== before.choices.present &&
+      choices.present.visitId !== null &&
+      choices.present.choices
+    ) {
+      sync.change(now, choices.present.visitId, 'choices', choices.present.choices);
+    }
+    before = state.visit;
+  });
+  return store;
 }
 
 type Store = ReturnType<typeof createStore>;
 export type RootState = ReturnType<Store['getState']>;
+export type AppThunk<Result> = ThunkAction<Result, RootState, { readonly sync: Sync }, UnknownAction>;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -3,7 +3,6 @@ import { may, stopAnswerSchema } from '@kurrel/contract';
 import type { Hands, Stop } from '@kurrel/core';
 import { openStops, stopsOf } from '@kurrel/core';
 import { yupResolver } from '@hookform/resolvers/yup';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -12,11 +11,13 @@ import { useForm } from 'react-hook-form';
 import { problemOf, useAnswerStopMutation, useSessionQuery } from '../app/api.ts';
 import { packs } from '../app/packs.ts';
 import { ProblemNote } from './ProblemNote.tsx';
+import { useTimes } from './times.ts';
 import { zoneWord } from './words.ts';
 
 /** What keeps the work from starting, with clearing or referring it, and who did. */
 export function Stops({ sheet, hands }: { readonly sheet: VisitSheet; readonly hands: Hands }) {
   const session = useSessionQuery();
+  const times = useTimes();
   const [asked, setAsked] = useState<{ readonly stop: Stop; readonly action: StopAnswer['action'] } | null>(
     null,
   );
@@ -55,8 +56,7 @@ export function Stops({ sheet, hands }: { readonly sheet: VisitSheet; readonly h
         <ul className="stop-log">
           {sheet.stopLog.map((line) => (
             <li key={line.at + line.key}>
-              {stopName(line.key)} {line.action} by {line.by}, {format(new Date(line.at), 'd MMM H:mm')}:{' '}
-              {line.note}
+              {stopName(line.key)} {line.action} by {line.by}, {times.dayTime(line.at)}: {line.note}
             </li>
           ))}
         </ul>

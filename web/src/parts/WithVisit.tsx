@@ -1,30 +1,45 @@
-import type { VisitSheet } from '@kurrel/contract';
+import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
 import type { ReactNode } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { problemOf, useVisitQuery } from '../app/api.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { useBreed } from '../app/useBreed.ts';
+import { openParts, openVisit } from '../visit/visit.ts';
 import { Loading } from './Loading.tsx';
 import { ProblemNote } from './ProblemNote.tsx';
 
 interface WithVisitProps {
   /** What is waited for, in words. */
   readonly what: string;
-  readonly children: (sheet: VisitSheet, breed: BreedPack) => ReactNode;
+  readonly children: (sheet: VisitSheet, breed: BreedPack, choices: Choices) => ReactNode;
 }
 
-/** A screen of the visit in the address, once its sheet and its dog's breed are here. */
+/**
+ * A screen of the visit in the address, once its sheet and its dog's breed are here and its parts are open. The sheet's
+ * findings are those on the screen, saved or not: what one screen changes the others see at once.
+ */
 export function WithVisit({ what, children }: WithVisitProps) {
   const { id = '' } = useParams();
-  const { data: sheet, error, refetch } = useVisitQuery(id);
-  const breed = useBreed(sheet?.dog.breedId);
-  if (error !== undefined) {
+  const dispatch = useAppDispatch();
+  const { data, error, isFetching, refetch } = useVisitQuery(id, { refetchOnMountOrArgChange: true });
+  const breed = useBreed(data?.dog.breedId);
+  const [openFor, setOpenFor] = useState<string | null>(null);
+  useEffect(() => {
+    if (!data || !breed || isFetching || data.visit.id !== id) return;
+    void dispatch(openVisit(data, breed)).then(() => setOpenFor(id));
+  }, [dispatch, data, breed, isFetching, id]);
+  const parts = useAppSelector((state) => openParts(state, id));
+  const hands = parts?.hands;
+  const sheet = useMemo(() => data && hands && { ...data, hands }, [data, hands]);
+  if (error !== undefined && !sheet) {
     return (
       <main id="content" className="page">
         <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />
       </main>
     );
   }
-  if (!sheet || !breed) return <Loading what={what} />;
-  return children(sheet, breed);
+  if (!sheet || !breed || !parts || openFor !== id) return <Loading what={what} />;
+  return children(sheet, breed, parts.choices);
 }

@@ -1,9 +1,9 @@
 import type { Signature } from '@kurrel/contract';
-import { format } from 'date-fns';
 import Button from 'react-bootstrap/Button';
 import { Link, useParams } from 'react-router';
 import { problemOf, useConsentQuery, useSessionQuery } from '../../app/api.ts';
 import { Loading } from '../../parts/Loading.tsx';
+import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { KIND_WORD } from './LookCard.tsx';
 
@@ -11,6 +11,7 @@ import { KIND_WORD } from './LookCard.tsx';
 export function SignedConsent() {
   const { id = '', consentId = '' } = useParams();
   const session = useSessionQuery();
+  const times = useTimes();
   const { data: consent, error, refetch } = useConsentQuery({ visitId: id, id: consentId });
   if (error !== undefined) {
     return (
@@ -41,14 +42,22 @@ export function SignedConsent() {
         </ul>
         <Drawn signature={consent.signature} />
         <p>
-          Signed by <strong>{consent.signedBy}</strong> on{' '}
-          {format(new Date(consent.signedAt), 'd MMMM yyyy, H:mm')}, before {consent.witness}.
+          Signed by <strong>{consent.signedBy || 'the owner'}</strong> on {times.day(consent.signedAt)},{' '}
+          {times.time(consent.signedAt)}, before {consent.witness}.
         </p>
-        <p className="muted fingerprint">Fingerprint {consent.fingerprint}</p>
+        <p className={`fingerprint ${consent.unchanged === false ? 'problem' : 'muted'}`}>
+          {CHECKED[`${consent.unchanged}`]} Fingerprint {consent.fingerprint}
+        </p>
       </article>
     </main>
   );
 }
+
+const CHECKED: Readonly<Record<'true' | 'false' | 'null', string>> = {
+  true: 'Unchanged since signing.',
+  false: 'This is not what was signed: somebody changed it afterwards. Tell the lead.',
+  null: 'The owner’s name was erased on request; what was agreed to is as it was.',
+};
 
 function Drawn({ signature }: { readonly signature: Signature }) {
   const { width, height, strokes } = signature;

@@ -1,11 +1,14 @@
 import { yupResolver } from '@hookform/resolvers/yup';
+import type { VisitLine } from '@kurrel/contract';
 import { bookingSchema } from '@kurrel/contract';
-import { addDays, addHours, format, startOfDay } from 'date-fns';
+import { addWeeks } from 'date-fns';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { problemOf, useBookMutation } from '../../app/api.ts';
+import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 
 interface Typed {
@@ -15,11 +18,13 @@ interface Typed {
 }
 
 /** Books the next visit and opens its draft. */
-export function BookVisit({ dogId }: { readonly dogId: string }) {
+export function BookVisit({ dogId, last }: { readonly dogId: string; readonly last: VisitLine | undefined }) {
+  const times = useTimes();
+  const [weeks, setWeeks] = useState(6);
   const navigate = useNavigate();
   const [book, { isLoading, error }] = useBookMutation();
-  const tomorrow = format(addHours(addDays(startOfDay(new Date()), 1), 9), "yyyy-MM-dd'T'HH:mm");
-  const { register, handleSubmit, formState } = useForm({
+  const tomorrow = `${times.dayOf(1)}T09:00`;
+  const { register, handleSubmit, setValue, formState } = useForm({
     resolver: yupResolver(bookingSchema),
     defaultValues: { startsAt: tomorrow, minutes: 90, what: '' } as unknown as {
       startsAt: Date;
@@ -28,14 +33,41 @@ export function BookVisit({ dogId }: { readonly dogId: string }) {
     },
   });
   const errors: Partial<Record<keyof Typed, { message?: string }>> = formState.errors;
-  const submit = handleSubmit(async (booking) => {
-    const answer = await book({ dogId, booking });
+  const submit = handleSubmit(async (_booking, event) => {
+    const typed = Object.fromEntries(new FormData(event?.target as HTMLFormElement)) as Record<
+      string,
+      string
+    >;
+    const startsAt = new Date(times.fromField(typed.startsAt ?? ''));
+    const answer = await book({ dogId, booking: { ..._booking, startsAt } });
     if (answer.data) await navigate(`/visits/${answer.data.id}/hands`);
   });
   return (
     <section aria-label="Book a visit">
       <h2>Book a visit</h2>
       {error !== undefined && <ProblemNote problem={problemOf(error)} />}
+      {last && (
+        <div className="again">
+          <Button
+            variant="outline-primary"
+            onClick={() => {
+              const when = times.toField(addWeeks(new Date(last.startsAt), weeks).toISOString());
+              setValue('startsAt', when as unknown as Date);
+              setValue('minutes', last.minutes);
+              setValue('what', last.what);
+            }}
+          >
+            As last time, in {weeks} weeks
+          </Button>
+          <Form.Range
+            aria-label="Weeks from the last visit"
+            min={1}
+            max={16}
+            value={weeks}
+            onChange={(event) => setWeeks(Number(event.target.value))}
+          />
+        </div>
+      )}
       <Form noValidate className="book" onSubmit={(event) => void submit(event)}>
         <Form.Group controlId="startsAt">
           <Form.Label>When</Form.Label>

@@ -1,6 +1,5 @@
 import type { Dog, DogFacts, DogWithVisits, VisitLine } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -15,6 +14,7 @@ import {
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
+import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { BookVisit } from './BookVisit.tsx';
 import { DogForm } from './DogForm.tsx';
@@ -38,7 +38,7 @@ function Card({ dog, visits }: DogWithVisits) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [saveDog, { isLoading, error }] = useSaveDogMutation();
-  const [archiveDog] = useArchiveDogMutation();
+  const [archiveDog, archived] = useArchiveDogMutation();
   const { data: session } = useSessionQuery();
   const role = session?.person.role ?? 'trainee';
   const [base, setBase] = useState(dog.version);
@@ -46,7 +46,8 @@ function Card({ dog, visits }: DogWithVisits) {
     const answer = await saveDog({ id: dog.id, version: base, facts });
     if (answer.data) dispatch(notify({ text: `${answer.data.name} saved.` }));
   };
-  const problem = error === undefined ? null : problemOf(error);
+  const failed = error ?? archived.error;
+  const problem = failed === undefined ? null : problemOf(failed);
   const meanwhile =
     problem?.type === 'urn:kurrel:problem:changed-meanwhile' ? (problem.current as Dog) : null;
   const remove = async () => {
@@ -83,7 +84,7 @@ function Card({ dog, visits }: DogWithVisits) {
       <div className="dog-columns">
         <DogForm dog={dog} saving={isLoading} onSave={save} />
         <div>
-          {may(role, 'visit:book') && <BookVisit dogId={dog.id} />}
+          {may(role, 'visit:book') && <BookVisit dogId={dog.id} last={visits[0]} />}
           <Visits visits={visits} />
         </div>
       </div>
@@ -92,6 +93,7 @@ function Card({ dog, visits }: DogWithVisits) {
 }
 
 function Visits({ visits }: { readonly visits: readonly VisitLine[] }) {
+  const times = useTimes();
   return (
     <section aria-label="Visits">
       <h2>Visits</h2>
@@ -99,7 +101,7 @@ function Visits({ visits }: { readonly visits: readonly VisitLine[] }) {
       <ol className="visits">
         {visits.map((visit) => (
           <li key={visit.id}>
-            <time dateTime={visit.startsAt}>{format(new Date(visit.startsAt), 'd MMM yyyy')}</time>
+            <time dateTime={visit.startsAt}>{times.day(visit.startsAt)}</time>
             <span>
               {visit.done ? visit.what : <Link to={`/visits/${visit.id}/hands`}>{visit.what}: open</Link>}
               <span className="muted">
@@ -107,6 +109,11 @@ function Visits({ visits }: { readonly visits: readonly VisitLine[] }) {
                 {visit.minutes} min, {visit.groomer}
               </span>
               {visit.note && <span className="note">{visit.note}</span>}
+              {visit.consents.map(({ id, signedBy, trimName }) => (
+                <Link key={id} className="note" to={`/visits/${visit.id}/consents/${id}`}>
+                  consent: {trimName}, signed by {signedBy || 'an owner since erased'}
+                </Link>
+              ))}
             </span>
           </li>
         ))}

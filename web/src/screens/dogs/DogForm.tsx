@@ -11,6 +11,7 @@ import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { breedNames } from '../../app/breedNames.ts';
 import { loadBreed, packs } from '../../app/packs.ts';
 import { useBreed } from '../../app/useBreed.ts';
+import { LeaveGuard } from '../../parts/LeaveGuard.tsx';
 import { readTape } from '../../parts/readTape.ts';
 import { tapeWord } from '../../parts/words.ts';
 import { believable, DogPreview, useDrawnDog } from './DogPreview.tsx';
@@ -52,6 +53,7 @@ export function DogForm({ dog, saving, onSave }: DogFormProps) {
 
   return (
     <Form noValidate className="dog-form" onSubmit={(event) => void handleSubmit(onSave)(event)}>
+      <LeaveGuard edits={isDirty && !formState.isSubmitting} />
       <fieldset>
         <legend>The dog</legend>
         <div className="grid">

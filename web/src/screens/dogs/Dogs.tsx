@@ -1,8 +1,8 @@
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { Link } from 'react-router';
-import { problemOf, useDogsQuery } from '../../app/api.ts';
+import { Link, useSearchParams } from 'react-router';
+import { problemOf, useDogsInfiniteQuery } from '../../app/api.ts';
 import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
@@ -10,9 +10,15 @@ import { ageOf } from '../../parts/words.ts';
 
 /** The dogs of the salon, found by name, owner or breed. */
 export function Dogs() {
-  const [text, setText] = useState('');
+  const [params, setParams] = useSearchParams();
+  const [text, setText] = useState(params.get('q') ?? '');
   const query = useDeferredValue(text.trim());
-  const { data, error, isLoading, refetch } = useDogsQuery(query);
+  useEffect(() => {
+    setParams(query === '' ? {} : { q: query }, { replace: true });
+  }, [query, setParams]);
+  const { data, error, isLoading, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
+    useDogsInfiniteQuery(query);
+  const dogs = data?.pages.flatMap((page) => page.dogs);
   return (
     <main id="content" className="page">
       <div className="page-head">
@@ -31,7 +37,7 @@ export function Dogs() {
       </div>
       {isLoading && <Loading what="the dogs" />}
       {error !== undefined && <ProblemNote problem={problemOf(error)} onRetry={() => void refetch()} />}
-      {data?.length === 0 && (
+      {dogs?.length === 0 && (
         <p className="empty">
           {query === '' ? 'No dogs yet. Add the first one.' : `No dog matches “${query}”.`}{' '}
           {query !== '' && (
@@ -41,9 +47,9 @@ export function Dogs() {
           )}
         </p>
       )}
-      {data && data.length > 0 && (
+      {dogs && dogs.length > 0 && (
         <ul className="dog-list">
-          {data.map((dog) => (
+          {dogs.map((dog) => (
             <li key={dog.id}>
               <Link to={`/dogs/${dog.id}`}>
                 <strong>{dog.name}</strong>
@@ -56,6 +62,11 @@ export function Dogs() {
             </li>
           ))}
         </ul>
+      )}
+      {hasNextPage && (
+        <Button variant="outline-primary" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          {isFetchingNextPage ? 'Loading …' : 'More dogs'}
+        </Button>
       )}
     </main>
   );

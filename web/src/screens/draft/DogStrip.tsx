@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { ageOf, zoneWord } from '../../parts/words.ts';
 import { Stops } from '../../parts/Stops.tsx';
-import { setChoices, setPurpose, setWish } from './draftSlice.ts';
+import { setChoices, setPurpose, setWish } from '../../visit/choicesSlice.ts';
 
 interface DogStripProps {
   readonly sheet: VisitSheet;

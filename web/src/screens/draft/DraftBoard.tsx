@@ -1,8 +1,9 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
-import { zoneKindId } from '@kurrel/core';
+import { byId, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { zoneGroups } from '../../drawing/zoneGroups.ts';
@@ -10,9 +11,9 @@ import { AllZones } from './AllZones.tsx';
 import { CoatRule } from './CoatRule.tsx';
 import { DogStrip } from './DogStrip.tsx';
 import { DraftBar } from './DraftBar.tsx';
-import { clearOverride, look, setLength, setOverride } from './draftSlice.ts';
+import { clearOverride, setLength, setOverride } from '../../visit/choicesSlice.ts';
+import { look } from './draftView.ts';
 import { KeysHelp } from './KeysHelp.tsx';
-import { keptDraft } from './keptDraft.ts';
 import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
@@ -28,7 +29,7 @@ interface DraftBoardProps {
 /** The board: the dog's strip, the measured drawing, the zone's panel, the coat rule. */
 export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const dispatch = useAppDispatch();
-  const view = useAppSelector((state) => state.draft.view);
+  const view = useAppSelector((state) => state.draftView);
   const unit = useAppSelector((state) => state.preferences.unit);
   const dog = useDog(sheet, breed);
   const draft = useDraft(breed, dog, choices, view.curlBack);
@@ -40,9 +41,14 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const saved = sheet.saved?.choices ?? null;
   const dirty = useMemo(() => !isEqual(saved, choices), [saved, choices]);
   useEffect(() => {
-    if (dirty && (saved !== null || choices.overrides.length > 0)) keptDraft.write(sheet.visit.id, choices);
-    else keptDraft.forget(sheet.visit.id);
-  }, [dirty, saved, choices, sheet.visit.id]);
+    const coat = byId('coat type', packs.coats.types, sheet.dog.coatType);
+    const curlBack = coat.shown === 'reverted' && coat.curl < 1;
+    dispatch(
+      look({ selected: 'back', side: 'both', compare: false, panel: 'zone', gesture: false, curlBack }),
+    );
+    // Where one looks first, when the screen opens on a dog.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [sheet.visit.id]);
 
   const select = useCallback(
     (zone: string) => {
@@ -97,7 +103,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   );
   return (
     <main id="content" className="draft">
-      <DraftBar sheet={sheet} choices={choices} dirty={dirty} onHelp={() => setHelp(true)} />
+      <DraftBar sheet={sheet} dirty={dirty} onHelp={() => setHelp(true)} />
       <DogStrip
         sheet={sheet}
         breed={breed}

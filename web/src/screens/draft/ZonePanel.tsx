@@ -8,8 +8,9 @@ import Form from 'react-bootstrap/Form';
 import { useSessionQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
-import type { SideMode } from './draftSlice.ts';
-import { look, setLength, setOverride, setSide } from './draftSlice.ts';
+import { setLength, setOverride, setSide } from '../../visit/choicesSlice.ts';
+import type { SideMode } from './draftView.ts';
+import { look } from './draftView.ts';
 
 interface ZonePanelProps {
   readonly zone: ZonePlan;

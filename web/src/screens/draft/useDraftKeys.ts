@@ -1,8 +1,9 @@
 import type { Plan } from '@kurrel/core';
 import { zoneKindId } from '@kurrel/core';
 import { useEffect, useRef } from 'react';
-import { ActionCreators } from 'redux-undo';
+
 import { useAppDispatch } from '../../app/store.ts';
+import { choicesHistory } from '../../visit/choicesSlice.ts';
 
 interface DraftKeys {
   readonly plan: Plan;
@@ -32,7 +33,7 @@ export function useDraftKeys(keys: DraftKeys): void {
       if (typing(event)) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();
-        dispatch(event.shiftKey ? ActionCreators.redo() : ActionCreators.undo());
+        dispatch(event.shiftKey ? choicesHistory.redo() : choicesHistory.undo());
         return;
       }
       if (event.ctrlKey || event.metaKey || event.altKey) return;

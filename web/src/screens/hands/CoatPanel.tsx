@@ -3,7 +3,7 @@ import { byId, coatOf } from '@kurrel/core';
 import Form from 'react-bootstrap/Form';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { dropFind, putFinds } from './handsSlice.ts';
+import { dropFind, putFinds } from '../../visit/handsSlice.ts';
 
 /** The coat this dog has against the one its breed should have, and what was seen on it. */
 export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly breed: BreedPack }) {

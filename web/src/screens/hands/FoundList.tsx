@@ -4,7 +4,7 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { zoneWord } from '../../parts/words.ts';
 import { findingOf, matWord, signWord } from './findWords.ts';
-import { dropFind } from './handsSlice.ts';
+import { dropFind } from '../../visit/handsSlice.ts';
 
 interface Row {
   readonly key: FindKey;

@@ -1,9 +1,8 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Find, Hands, MeasureKey, TapeQuestion } from '@kurrel/core';
+import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
 import { bodyOf, changesSince, questionTape } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { ActionCreators } from 'redux-undo';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dogViews } from '../../drawing/dogViews.ts';
@@ -11,24 +10,24 @@ import { ageOf, zoneWord } from '../../parts/words.ts';
 import { VisitPath } from '../../parts/VisitPath.tsx';
 import { CoatPanel } from './CoatPanel.tsx';
 import { Effects } from './Effects.tsx';
-import { SaveTrouble } from './SaveTrouble.tsx';
 import { TapeQuestionNote } from './TapeQuestionNote.tsx';
 import { FindLine } from './FindLine.tsx';
 import { findsByZone, changeWord } from './findWords.ts';
 import { FoundList } from './FoundList.tsx';
 import { HandsDrawing } from './HandsDrawing.tsx';
-import type { HandsTab } from './handsSlice.ts';
-import { confirmMeasure, lookAt, putFinds, takeHands } from './handsSlice.ts';
+import type { HandsTab } from './handsView.ts';
+import { lookAt } from './handsView.ts';
+import { PartTrouble } from '../../parts/PartTrouble.tsx';
+import { SAVE_WORD } from '../../parts/saveWord.ts';
+import { confirmMeasure, handsHistory, putFinds } from '../../visit/handsSlice.ts';
 import { PlacePanel } from './PlacePanel.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { TapeDrawing } from './TapeDrawing.tsx';
 import { TemperPanel } from './TemperPanel.tsx';
-import { useAutosave } from './useAutosave.ts';
 
 interface HandsBoardProps {
   readonly sheet: VisitSheet;
   readonly breed: BreedPack;
-  readonly hands: Hands;
 }
 
 const TABS: readonly (readonly [HandsTab, string])[] = [
@@ -39,12 +38,13 @@ const TABS: readonly (readonly [HandsTab, string])[] = [
 ];
 
 /** The board: the dog from all sides, what is found where, and what it changes. */
-export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
+export function HandsBoard({ sheet, breed }: HandsBoardProps) {
+  const { hands } = sheet;
   const dispatch = useAppDispatch();
-  const look = useAppSelector((state) => state.hands.view);
-  const { past, future } = useAppSelector((state) => state.hands.sheet);
+  const look = useAppSelector((state) => state.handsView);
+  const { past, future } = useAppSelector((state) => state.visit.hands);
+  const saving = useAppSelector((state) => state.visit.sync.hands.state);
   const unit = useAppSelector((state) => state.preferences.unit);
-  const autosave = useAutosave(sheet, hands);
   const [question, setQuestion] = useState<TapeQuestion | null>(null);
 
   const { measurements, findings } = hands;
@@ -96,15 +96,15 @@ export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
   return (
     <main id="content" className="hands">
       <header className="draft-bar">
-        <VisitPath sheet={{ ...sheet, hands }} />
+        <VisitPath sheet={sheet} />
         <span className="muted save-state" data-testid="hands-state">
-          {SAVE_WORD[autosave.state]}
+          {SAVE_WORD[saving]}
         </span>
         <Button
           size="sm"
           variant="outline-secondary"
           disabled={past.length === 0}
-          onClick={() => dispatch(ActionCreators.undo())}
+          onClick={() => dispatch(handsHistory.undo())}
         >
           Undo
         </Button>
@@ -112,7 +112,7 @@ export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
           size="sm"
           variant="outline-secondary"
           disabled={future.length === 0}
-          onClick={() => dispatch(ActionCreators.redo())}
+          onClick={() => dispatch(handsHistory.redo())}
         >
           Redo
         </Button>
@@ -145,9 +145,7 @@ export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
       </aside>
       <section className="sheet" aria-label="Drawing">
         <FindLine onFinds={put} />
-        {autosave.problem && (
-          <SaveTrouble autosave={autosave} onTheirs={(theirs) => dispatch(takeHands(theirs))} />
-        )}
+        <PartTrouble part="hands" />
         {question && (
           <TapeQuestionNote
             question={question}
@@ -240,13 +238,6 @@ export function HandsBoard({ sheet, breed, hands }: HandsBoardProps) {
     </main>
   );
 }
-
-const SAVE_WORD = {
-  saved: 'saved',
-  saving: 'saving …',
-  waiting: 'to be saved',
-  failed: 'not saved',
-} as const;
 
 const zoneOf = (find: Find): string | null => {
   switch (find.kind) {

@@ -1,7 +1,7 @@
 import type { Mat } from '@kurrel/core';
 import { useAppDispatch } from '../../app/store.ts';
 import { matWord, TIGHTNESS } from './findWords.ts';
-import { changeMat, dropFind } from './handsSlice.ts';
+import { changeMat, dropFind } from '../../visit/handsSlice.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 
 const SIZES = [

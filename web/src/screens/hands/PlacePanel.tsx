@@ -7,7 +7,8 @@ import { LengthField } from '../../parts/LengthField.tsx';
 import { zoneWord } from '../../parts/words.ts';
 import { TIGHTNESS } from './findWords.ts';
 import { GaugePanel } from './GaugePanel.tsx';
-import { dropFind, lookAt, putFinds } from './handsSlice.ts';
+import { dropFind, putFinds } from '../../visit/handsSlice.ts';
+import { lookAt } from './handsView.ts';
 import { MatEditor } from './MatEditor.tsx';
 import { SignChips } from './SignChips.tsx';
 

@@ -2,7 +2,7 @@ import type { Hands, SeenSign, Sign } from '@kurrel/core';
 import { signsFor } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { dropFind, putFinds } from './handsSlice.ts';
+import { dropFind, putFinds } from '../../visit/handsSlice.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 
 /** The signs that may be in a place, each a touch: once is there, again is marked, again takes it off. */

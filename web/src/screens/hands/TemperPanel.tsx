@@ -2,7 +2,7 @@ import type { Hands } from '@kurrel/core';
 import { standingOf } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { putFinds, setStanding } from './handsSlice.ts';
+import { putFinds, setStanding } from '../../visit/handsSlice.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { SignChips } from './SignChips.tsx';
 

@@ -1,14 +1,16 @@
-import type { Policy, Salon, SalonRules } from '@kurrel/contract';
+import type { Clock, Policy, Salon, SalonSettings } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import { schoolsOf } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
 import { problemOf, useSalonQuery, useSaveSalonMutation, useSessionQuery } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
+import { LeaveGuard } from '../../parts/LeaveGuard.tsx';
 import { Loading } from '../../parts/Loading.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
@@ -31,9 +33,10 @@ function Rules({ salon }: { readonly salon: Salon }) {
   const dispatch = useAppDispatch();
   const session = useSessionQuery();
   const [save, { error, isLoading }] = useSaveSalonMutation();
-  const before: SalonRules = { schools: salon.schools, policy: salon.policy };
+  const before: SalonSettings = { schools: salon.schools, policy: salon.policy, clock: salon.clock };
   const [rules, setRules] = useState(before);
-  const { policy } = rules;
+  const { policy, clock } = rules;
+  const setClock = (change: Partial<Clock>) => setRules({ ...rules, clock: { ...clock, ...change } });
   const schools = schoolsOf(packs.schools, rules.schools);
   const lead = may(session.data?.person.role ?? 'trainee', 'salon:edit');
   const setPolicy = (change: Partial<Policy>) => setRules({ ...rules, policy: { ...policy, ...change } });
@@ -64,8 +67,53 @@ function Rules({ salon }: { readonly salon: Salon }) {
         )}
       </div>
       {error !== undefined && <ProblemNote problem={problemOf(error)} />}
+      <LeaveGuard edits={!isEqual(rules, before) && !isLoading} />
+      {lead && (
+        <p>
+          <Link to="/people">People: who works here, and who signed in</Link>
+        </p>
+      )}
       <fieldset disabled={!lead}>
-        <legend>Where good groomers disagree</legend>
+        <legend>Clock and hours</legend>
+        <div className="grid">
+          <Form.Group controlId="zone">
+            <Form.Label>Time zone</Form.Label>
+            <Form.Select value={clock.zone} onChange={(event) => setClock({ zone: event.target.value })}>
+              {[...new Set([clock.zone, ...Intl.supportedValuesOf('timeZone')])].map((zone) => (
+                <option key={zone}>{zone}</option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          <Form.Group controlId="clock-hours">
+            <Form.Label>Times are written</Form.Label>
+            <Form.Select
+              value={clock.hours}
+              onChange={(event) => setClock({ hours: event.target.value === '12' ? 12 : 24 })}
+            >
+              <option value={24}>16:30</option>
+              <option value={12}>4:30 pm</option>
+            </Form.Select>
+          </Form.Group>
+          <Form.Group controlId="opens">
+            <Form.Label>Opens</Form.Label>
+            <Form.Control
+              type="time"
+              value={clock.opens}
+              onChange={(event) => setClock({ opens: event.target.value })}
+            />
+          </Form.Group>
+          <Form.Group controlId="closes">
+            <Form.Label>Closes</Form.Label>
+            <Form.Control
+              type="time"
+              value={clock.closes}
+              onChange={(event) => setClock({ closes: event.target.value })}
+            />
+          </Form.Group>
+        </div>
+      </fieldset>
+      <fieldset disabled={!lead}>
+        <legend>House rules: where good groomers disagree</legend>
         <div className="schools">
           {packs.schools.schools.map((question) => (
             <section key={question.id} aria-label={question.question}>

@@ -5,12 +5,14 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { useLocation, useNavigate } from 'react-router';
-import { problemOf, useDemoSignInsQuery, useSignInMutation } from '../../app/api.ts';
+import { api, problemOf, useDemoSignInsQuery, useSignInMutation } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 
 export function SignIn() {
   const [signIn, { error, isLoading }] = useSignInMutation();
   const { data: demo = [] } = useDemoSignInsQuery();
+  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const from = (useLocation().state as { from?: string } | null)?.from ?? '/';
   const { register, handleSubmit, setValue, formState } = useForm<SignInFacts>({
@@ -20,7 +22,11 @@ export function SignIn() {
 
   const submit = handleSubmit(async (facts) => {
     const answer = await signIn(facts);
-    if (!answer.error) await navigate(from, { replace: true });
+    if (answer.error) return;
+    // Nothing of whoever was here before is shown to who is here now.
+    dispatch(api.util.resetApiState());
+    await dispatch(api.endpoints.session.initiate());
+    await navigate(from, { replace: true });
   });
 
   return (

@@ -1,37 +1,42 @@
-import type { TodayLine } from '@kurrel/contract';
-import { addDays, addMinutes, format, isSameDay, startOfDay } from 'date-fns';
-import { useMemo, useState } from 'react';
+import type { Clock, TodayLine } from '@kurrel/contract';
+import { addDays, addMinutes, differenceInMinutes, format } from 'date-fns';
+import { useDeferredValue, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { Link } from 'react-router';
-import { problemOf, useDayQuery } from '../../app/api.ts';
+import Form from 'react-bootstrap/Form';
+import { Link, useSearchParams } from 'react-router';
+import { problemOf, useDayQuery, useDogsInfiniteQuery, useSessionQuery } from '../../app/api.ts';
 import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import type { Times } from '../../parts/times.ts';
+import { useTimes } from '../../parts/times.ts';
 
-const OPENS = 8;
-const CLOSES = 18;
-
-/** Who comes when, what is done, how many minutes, and whether the plan is made. */
+/** Who comes when, what is done, how many minutes, and whether the plan is made. The day is in the address. */
 export function Today() {
-  const [offset, setOffset] = useState(0);
-  const day = useMemo(() => addDays(startOfDay(new Date()), offset), [offset]);
-  const { data, error, isLoading, refetch } = useDayQuery({
-    from: day.toISOString(),
-    to: addDays(day, 1).toISOString(),
-  });
+  const [params, setParams] = useSearchParams();
+  const times = useTimes();
+  const today = times.dayOf(0);
+  const day = /^\d{4}-\d{2}-\d{2}$/.test(params.get('day') ?? '') ? (params.get('day') ?? today) : today;
+  const { data, error, isLoading, refetch } = useDayQuery(times.range(day));
+  const shown = new Date(`${day}T12:00:00`);
+  const go = (days: number) => {
+    const to = format(addDays(shown, days), 'yyyy-MM-dd');
+    setParams(to === today ? {} : { day: to });
+  };
   return (
     <main id="content" className="page today">
       <div className="page-head">
-        <h1>{offset === 0 ? 'Today' : format(day, 'EEEE')}</h1>
-        <span className="muted">{format(day, 'd MMMM')}</span>
+        <h1>{day === today ? 'Today' : format(shown, 'EEEE')}</h1>
+        <span className="muted">{format(shown, 'd MMMM')}</span>
+        <FindDog />
         <div className="ms-auto d-flex gap-2">
-          <Button variant="outline-secondary" onClick={() => setOffset(offset - 1)}>
+          <Button variant="outline-secondary" onClick={() => go(-1)}>
             Day before
           </Button>
-          <Button variant="outline-secondary" disabled={offset === 0} onClick={() => setOffset(0)}>
+          <Button variant="outline-secondary" disabled={day === today} onClick={() => setParams({})}>
             Today
           </Button>
-          <Button variant="outline-secondary" onClick={() => setOffset(offset + 1)}>
+          <Button variant="outline-secondary" onClick={() => go(1)}>
             Day after
           </Button>
         </div>
@@ -48,10 +53,63 @@ export function Today() {
   );
 }
 
+/** Any dog of the salon, from the first screen. */
+function FindDog() {
+  const [text, setText] = useState('');
+  const words = useDeferredValue(text.trim());
+  const { data } = useDogsInfiniteQuery(words, { skip: words === '' });
+  const dogs = words === '' ? [] : (data?.pages[0]?.dogs.slice(0, 6) ?? []);
+  return (
+    <div className="find-dog">
+      <Form.Control
+        type="search"
+        className="search"
+        aria-label="Find a dog by name, owner or breed"
+        placeholder="Find a dog"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      {words !== '' && (
+        <ul aria-label="Dogs found">
+          {dogs.map((dog) => (
+            <li key={dog.id}>
+              <Link to={`/dogs/${dog.id}`}>
+                <strong>{dog.name}</strong> {breedWord(dog.breedCalled, dog.breedId)}{' '}
+                <span className="muted">{dog.owner}</span>
+              </Link>
+            </li>
+          ))}
+          {dogs.length === 0 && <li className="muted">No dog matches “{words}”.</li>}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** The hours of a day between opening and closing, as far as somebody is booked beyond them. */
+interface Hours {
+  readonly opens: number;
+  readonly closes: number;
+}
+
+function hoursOf(clock: Clock | undefined): Hours {
+  const hour = (text: string) => Number(text.slice(0, 2)) + Number(text.slice(3)) / 60;
+  const { opens = '08:00', closes = '18:00' } = clock ?? {};
+  return { opens: Math.floor(hour(opens)), closes: Math.ceil(hour(closes)) };
+}
+
 function Board({ lines }: { readonly lines: readonly TodayLine[] }) {
-  const [now] = useState(() => new Date());
+  const { data: session } = useSessionQuery();
+  const times = useTimes();
+  const hours = hoursOf(session?.salon.clock);
+  const [now, setNow] = useState(() => new Date());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date()), 60_000);
+    return () => clearInterval(timer);
+  }, []);
   const total = lines.reduce((sum, line) => sum + line.minutes, 0);
   const planned = lines.filter((line) => line.planVersion !== null).length;
+  const count = hours.closes - hours.opens;
   return (
     <>
       <p className="muted">
@@ -59,35 +117,43 @@ function Board({ lines }: { readonly lines: readonly TodayLine[] }) {
       </p>
       <ol className="tide">
         <li className="tide-hours" aria-hidden="true">
-          {Array.from({ length: CLOSES - OPENS + 1 }, (_, i) => (
-            <span key={i} style={{ left: `${(i / (CLOSES - OPENS)) * 100}%` }}>
-              {OPENS + i}
+          {Array.from({ length: count + 1 }, (_, i) => (
+            <span key={i} style={{ left: `${(i / count) * 100}%` }}>
+              {session?.salon.clock.hours === 12 ? ((hours.opens + i + 11) % 12) + 1 : hours.opens + i}
             </span>
           ))}
         </li>
         {lines.map((line) => (
-          <Line key={line.visitId} line={line} now={now} />
+          <Line key={line.visitId} line={line} now={now} hours={hours} times={times} />
         ))}
       </ol>
     </>
   );
 }
 
-/** Where a time of day lies between opening and closing, per cent. */
-function share(date: Date): number {
-  const hours = date.getHours() + date.getMinutes() / 60;
-  return Math.min(100, Math.max(0, ((hours - OPENS) / (CLOSES - OPENS)) * 100));
+interface LineProps {
+  readonly line: TodayLine;
+  readonly now: Date;
+  readonly hours: Hours;
+  readonly times: Times;
 }
 
-function Line({ line, now }: { readonly line: TodayLine; readonly now: Date }) {
+function Line({ line, now, hours, times }: LineProps) {
   const starts = new Date(line.startsAt);
   const ready = addMinutes(starts, line.minutes);
+  const day = times.toField(line.startsAt).slice(0, 10);
+  const midnight = new Date(times.range(day).from);
+  /** Where a time of day lies between opening and closing, per cent. */
+  const share = (date: Date) => {
+    const hour = differenceInMinutes(date, midnight) / 60;
+    return Math.min(100, Math.max(0, ((hour - hours.opens) / (hours.closes - hours.opens)) * 100));
+  };
   const left = share(starts);
   return (
     <li>
       <Link to={`/visits/${line.visitId}/hands`} className="tide-line">
         <span className="tide-who">
-          <time dateTime={line.startsAt}>{format(starts, 'H:mm')}</time>
+          <time dateTime={line.startsAt}>{times.time(line.startsAt)}</time>
           <strong>{line.dog}</strong>
           <span className="muted">{breedWord(line.breedCalled, line.breedId)}</span>
         </span>
@@ -98,14 +164,14 @@ function Line({ line, now }: { readonly line: TodayLine; readonly now: Date }) {
           </span>
         </span>
         <span className="tide-water" aria-hidden="true">
-          {isSameDay(now, starts) && <span className="tide-now" style={{ left: `${share(now)}%` }} />}
+          {day === times.dayOf(0) && <span className="tide-now" style={{ left: `${share(now)}%` }} />}
           <span className="tide-bar" style={{ left: `${left}%`, width: `${share(ready) - left}%` }} />
         </span>
         <span className="tide-end">
           <span>
-            ready by <strong>{format(ready, 'H:mm')}</strong>
+            ready by <strong>{times.time(ready.toISOString())}</strong>
           </span>
-          <span className={line.planVersion === null ? 'muted' : 'settled'}>
+          <span className={line.planVersion === null ? 'muted' : 'done'}>
             {line.planVersion === null ? 'not drafted' : `plan saved, v${line.planVersion}`}
           </span>
         </span>

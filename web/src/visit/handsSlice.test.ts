@@ -1,14 +1,13 @@
 import type { Hands } from '@kurrel/core';
 import { freshHands } from '@kurrel/core';
 import { configureStore } from '@reduxjs/toolkit';
-import { ActionCreators } from 'redux-undo';
 import { describe, expect, it } from 'vitest';
 import {
   changeMat,
   confirmMeasure,
   dropFind,
+  handsHistory,
   handsReducer,
-  lookAt,
   openHands,
   putFinds,
   setStanding,
@@ -27,7 +26,7 @@ const fresh = freshHands(dog, { handling: 'easy', standingMinutes: null });
 const openStore = () => {
   const store = configureStore({ reducer: { hands: handsReducer } });
   store.dispatch(openHands({ visitId: 'v1', hands: fresh }));
-  const hands = () => store.getState().hands.sheet.present.hands as Hands;
+  const hands = () => store.getState().hands.present.hands as Hands;
   return { store, hands };
 };
 const felt = {
@@ -43,7 +42,7 @@ describe('the sheet on the screen', () => {
     store.dispatch(putFinds({ finds: [felt] }));
     store.dispatch(openHands({ visitId: 'v2', hands: fresh }));
     expect(hands().mats).toEqual([]);
-    expect(store.getState().hands.sheet.past).toEqual([]);
+    expect(store.getState().hands.past).toEqual([]);
   });
 
   it('a find is one step back; so is a whole run of the gauge', () => {
@@ -53,12 +52,12 @@ describe('the sheet on the screen', () => {
       store.dispatch(putFinds({ finds: [reading(mm)], gesture: 'gauge-back-1' }));
     }
     expect(hands().lengths.back?.mm).toBe(22);
-    store.dispatch(ActionCreators.undo());
+    store.dispatch(handsHistory.undo());
     expect(hands().lengths).toEqual({});
     expect(hands().mats).toHaveLength(1);
-    store.dispatch(ActionCreators.undo());
+    store.dispatch(handsHistory.undo());
     expect(hands()).toEqual(fresh);
-    store.dispatch(ActionCreators.redo());
+    store.dispatch(handsHistory.redo());
     expect(hands().mats).toHaveLength(1);
   });
 
@@ -66,7 +65,7 @@ describe('the sheet on the screen', () => {
     const { store, hands } = openStore();
     store.dispatch(putFinds({ finds: [reading(20)], gesture: 'gauge-back-1' }));
     store.dispatch(putFinds({ finds: [reading(30)], gesture: 'gauge-back-2' }));
-    store.dispatch(ActionCreators.undo());
+    store.dispatch(handsHistory.undo());
     expect(hands().lengths.back?.mm).toBe(20);
   });
 
@@ -96,14 +95,7 @@ describe('the sheet on the screen', () => {
     expect(hands().temper.standingMinutes).toBeNull();
     store.dispatch(takeHands({ ...fresh, dense: true }));
     expect(hands().dense).toBe(true);
-    store.dispatch(ActionCreators.undo());
+    store.dispatch(handsHistory.undo());
     expect(hands().dense).toBe(false);
-  });
-
-  it('looking about is not a change', () => {
-    const { store } = openStore();
-    store.dispatch(lookAt({ view: 'head', zone: null, tab: 'temper' }));
-    expect(store.getState().hands.view).toEqual({ view: 'head', zone: null, tab: 'temper' });
-    expect(store.getState().hands.sheet.past).toEqual([]);
   });
 });

@@ -1,16 +1,15 @@
 import type { Choices } from '@kurrel/contract';
-import { ActionCreators } from 'redux-undo';
 import { describe, expect, it } from 'vitest';
 import {
   clearOverride,
-  draftReducer,
-  look,
-  openDraft,
+  choicesHistory,
+  choicesReducer,
+  openChoices,
   setLength,
   setOverride,
   setWish,
-  take,
-} from './draftSlice.ts';
+  takeChoices,
+} from './choicesSlice.ts';
 
 const lamb: Choices = {
   trimId: 'lamb',
@@ -20,34 +19,34 @@ const lamb: Choices = {
   sides: {},
   overrides: [],
 };
-type Action = Parameters<typeof draftReducer>[1];
-type Step = Action | ReturnType<typeof openDraft>;
+type Action = Parameters<typeof choicesReducer>[1];
+type Step = Action | ReturnType<typeof openChoices>;
 function after(...steps: Step[]) {
-  let state = draftReducer(undefined, { type: 'start' });
+  let state = choicesReducer(undefined, { type: 'start' });
   const dispatch = <T extends Action>(action: T): T => {
-    state = draftReducer(state, action);
+    state = choicesReducer(state, action);
     return action;
   };
-  for (const step of [openDraft({ visitId: 'v', choices: lamb }), ...steps]) {
+  for (const step of [openChoices({ visitId: 'v', choices: lamb }), ...steps]) {
     if (typeof step === 'function') step(dispatch);
     else dispatch(step);
   }
   return state;
 }
 const overrides = (...actions: Action[]) =>
-  after(...actions).choices.present.choices?.overrides.map((o) => [o.zone, o.targetMm, o.reason]);
+  after(...actions).present.choices?.overrides.map((o) => [o.zone, o.targetMm, o.reason]);
 
 describe('drafting', () => {
   it('a drag of many steps is one step to undo', () => {
     const drag = [14, 15, 16].map((mm) => setLength({ zones: ['back'], mm, gesture: 'drag-1' }));
     expect(overrides(...drag)).toEqual([['back', 16, '']]);
-    expect(overrides(...drag, ActionCreators.undo())).toEqual([]);
-    expect(overrides(...drag, ActionCreators.undo(), ActionCreators.redo())).toEqual([['back', 16, '']]);
+    expect(overrides(...drag, choicesHistory.undo())).toEqual([]);
+    expect(overrides(...drag, choicesHistory.undo(), choicesHistory.redo())).toEqual([['back', 16, '']]);
   });
 
   it('two drags are two', () => {
     const drags = ['a', 'b'].map((gesture, i) => setLength({ zones: ['back'], mm: 14 + i, gesture }));
-    expect(overrides(...drags, ActionCreators.undo())).toEqual([['back', 14, '']]);
+    expect(overrides(...drags, choicesHistory.undo())).toEqual([['back', 14, '']]);
   });
 
   it('a reason stays with its override when the length changes again', () => {
@@ -68,7 +67,7 @@ describe('drafting', () => {
       setOverride({ zones: ['back'], patch: { toolId: 't', targetMm: 9 } }),
       setLength({ zones: ['back'], mm: 11 }),
     );
-    expect(state.choices.present.choices?.overrides[0]).toMatchObject({ toolId: null, targetMm: 11 });
+    expect(state.present.choices?.overrides[0]).toMatchObject({ toolId: null, targetMm: 11 });
   });
 
   it('taking an override back leaves the others', () => {
@@ -78,13 +77,9 @@ describe('drafting', () => {
 
   it('taking somebody’s plan can be undone; opening a visit starts anew', () => {
     const mine = setWish({ weeksBetween: 12 });
-    const theirs = take({ ...lamb, trimId: 'sport' });
-    expect(after(mine, theirs, ActionCreators.undo()).choices.present.choices?.wish.weeksBetween).toBe(12);
-    const reopened = after(mine, openDraft({ visitId: 'w', choices: lamb }));
-    expect(reopened.choices.past).toEqual([]);
-  });
-
-  it('looking elsewhere is not an edit', () => {
-    expect(after(look({ selected: 'loin' })).choices.past).toEqual([]);
+    const theirs = takeChoices({ ...lamb, trimId: 'sport' });
+    expect(after(mine, theirs, choicesHistory.undo()).present.choices?.wish.weeksBetween).toBe(12);
+    const reopened = after(mine, openChoices({ visitId: 'w', choices: lamb }));
+    expect(reopened.past).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
 import type { Choices } from '@kurrel/contract';
 import type { Direction, Purpose, SideAnswer } from '@kurrel/core';
-import type { Dispatch, PayloadAction, UnknownAction } from '@reduxjs/toolkit';
-import { combineReducers, createSlice } from '@reduxjs/toolkit';
-import undoable, { ActionCreators } from 'redux-undo';
+import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import { historyOf } from './history.ts';
 
 type Override = Choices['overrides'][number];
 
@@ -42,7 +42,7 @@ function withOverride(choices: Choices, zones: readonly string[], patch: Partial
 }
 
 const choicesSlice = createSlice({
-  name: 'draft/choices',
+  name: 'visit/choices',
   initialState: initial,
   reducers: {
     open: (
@@ -50,7 +50,10 @@ const choicesSlice = createSlice({
       action: PayloadAction<{ readonly visitId: string; readonly choices: Choices }>,
     ): DraftChoices => action.payload,
     /** Takes other choices for the same visit; one step to undo. */
-    take: (state, action: PayloadAction<Choices>): DraftChoices => ({ ...state, choices: action.payload }),
+    takeChoices: (state, action: PayloadAction<Choices>): DraftChoices => ({
+      ...state,
+      choices: action.payload,
+    }),
     setChoices: (state, action: PayloadAction<Partial<Choices>>): DraftChoices =>
       state.choices ? { ...state, choices: { ...state.choices, ...action.payload } } : state,
     setPurpose: (state, action: PayloadAction<Purpose>): DraftChoices =>
@@ -101,62 +104,24 @@ const choicesSlice = createSlice({
   },
 });
 
+export const choicesHistory = historyOf('visit/choices');
+export const choicesReducer = choicesHistory.undoable(choicesSlice.reducer);
+
 const { open } = choicesSlice.actions;
-export const { take, setChoices, setPurpose, setWish, setLength, setOverride, setSide, clearOverride } =
-  choicesSlice.actions;
+export const {
+  takeChoices,
+  setChoices,
+  setPurpose,
+  setWish,
+  setLength,
+  setOverride,
+  setSide,
+  clearOverride,
+} = choicesSlice.actions;
 
 /** Starts on a visit with nothing to undo. */
-export const openDraft =
+export const openChoices =
   (payload: { readonly visitId: string; readonly choices: Choices }) => (dispatch: Dispatch) => {
     dispatch(open(payload));
-    dispatch(ActionCreators.clearHistory());
+    dispatch(choicesHistory.clear());
   };
-
-export type SideMode = 'both' | 'left' | 'right';
-
-interface DraftView {
-  /** Zone kind: `rib`. */
-  readonly selected: string;
-  readonly side: SideMode;
-  readonly curlBack: boolean;
-  readonly compare: boolean;
-  readonly panel: 'zone' | 'all';
-  readonly gesture: boolean;
-}
-
-const viewSlice = createSlice({
-  name: 'draft/view',
-  initialState: {
-    selected: 'back',
-    side: 'both',
-    curlBack: false,
-    compare: false,
-    panel: 'zone',
-    gesture: false,
-  } as DraftView,
-  reducers: {
-    look: (state, action: PayloadAction<Partial<DraftView>>): DraftView => ({ ...state, ...action.payload }),
-  },
-});
-export const { look } = viewSlice.actions;
-
-function gestureOf(action: UnknownAction): string | null {
-  const { payload } = action;
-  if (
-    typeof payload === 'object' &&
-    payload !== null &&
-    'gesture' in payload &&
-    typeof payload.gesture === 'string'
-  ) {
-    return payload.gesture;
-  }
-  return null;
-}
-
-export const draftReducer = combineReducers({
-  choices: undoable(choicesSlice.reducer, {
-    limit: 200,
-    groupBy: (action: UnknownAction) => gestureOf(action),
-  }),
-  view: viewSlice.reducer,
-});

@@ -1,8 +1,8 @@
 import type { Find, FindKey, Hands, Mat, MeasureKey } from '@kurrel/core';
 import { withFind, withMat, withoutFind } from '@kurrel/core';
-import type { Dispatch, PayloadAction, UnknownAction } from '@reduxjs/toolkit';
-import { combineReducers, createSlice } from '@reduxjs/toolkit';
-import undoable, { ActionCreators } from 'redux-undo';
+import type { Dispatch, PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import { historyOf } from './history.ts';
 
 /** The sheet of findings of one visit; every change can be undone. */
 export interface OpenHands {
@@ -11,7 +11,7 @@ export interface OpenHands {
 }
 
 const sheetSlice = createSlice({
-  name: 'hands/sheet',
+  name: 'visit/hands',
   initialState: { visitId: null, hands: null } as OpenHands,
   reducers: {
     open: (_state, action: PayloadAction<{ readonly visitId: string; readonly hands: Hands }>): OpenHands =>
@@ -53,6 +53,9 @@ const sheetSlice = createSlice({
   },
 });
 
+export const handsHistory = historyOf('visit/hands');
+export const handsReducer = handsHistory.undoable(sheetSlice.reducer);
+
 const { open } = sheetSlice.actions;
 export const { takeHands, putFinds, dropFind, changeMat, confirmMeasure, setStanding } = sheetSlice.actions;
 
@@ -60,38 +63,5 @@ export const { takeHands, putFinds, dropFind, changeMat, confirmMeasure, setStan
 export const openHands =
   (payload: { readonly visitId: string; readonly hands: Hands }) => (dispatch: Dispatch) => {
     dispatch(open(payload));
-    dispatch(ActionCreators.clearHistory());
+    dispatch(handsHistory.clear());
   };
-
-export type HandsTab = 'place' | 'tape' | 'temper' | 'coat';
-
-interface HandsView {
-  /** The view of the dog: `left`, `front` … */
-  readonly view: string;
-  /** Zone in focus; null is the whole dog. */
-  readonly zone: string | null;
-  readonly tab: HandsTab;
-}
-
-const viewSlice = createSlice({
-  name: 'hands/view',
-  initialState: { view: 'left', zone: 'back', tab: 'place' } as HandsView,
-  reducers: {
-    lookAt: (state, action: PayloadAction<Partial<HandsView>>): HandsView => ({
-      ...state,
-      ...action.payload,
-    }),
-  },
-});
-export const { lookAt } = viewSlice.actions;
-
-function gestureOf(action: UnknownAction): string | null {
-  const { payload } = action;
-  const named = typeof payload === 'object' && payload !== null && 'gesture' in payload;
-  return named && typeof payload.gesture === 'string' ? payload.gesture : null;
-}
-
-export const handsReducer = combineReducers({
-  sheet: undoable(sheetSlice.reducer, { limit: 200, groupBy: gestureOf }),
-  view: viewSlice.reducer,
-});

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { mergeEntries } from '../terms/merge.ts';
+import type { Choices } from './choices.ts';
+import { AS_DRAWN } from './choices.ts';
+import { choicesEntries, choicesOfEntries } from './merge.ts';
+
+const over = (zone: string, targetMm: number) => ({
+  zone,
+  targetMm,
+  toolId: null,
+  direction: null,
+  reason: '',
+  acknowledged: false,
+});
+const base: Choices = {
+  trimId: 'lamb',
+  purpose: 'pet',
+  wish: AS_DRAWN,
+  schools: {},
+  sides: {},
+  overrides: [],
+};
+
+describe('two people at one draft', () => {
+  it('choices taken apart and put together are the same', () => {
+    const full: Choices = {
+      ...base,
+      schools: { face: 'with' },
+      sides: { 'ear-outside.left': 'match' },
+      overrides: [over('back', 9), over('rib.left', 12)],
+    };
+    expect(choicesOfEntries(choicesEntries(full))).toEqual(full);
+  });
+
+  it('merge zone by zone; the same zone at two lengths clashes', () => {
+    const mine = { ...base, overrides: [over('back', 9), over('loin', 11)] };
+    const theirs = { ...base, wish: { ...AS_DRAWN, weeksBetween: 6 }, overrides: [over('back', 10)] };
+    const merged = mergeEntries(choicesEntries(base), choicesEntries(mine), choicesEntries(theirs));
+    const { overrides, wish } = choicesOfEntries(merged.entries);
+    expect(merged.clashes.map(({ key }) => key)).toEqual(['override back']);
+    expect(overrides.map(({ zone, targetMm }) => [zone, targetMm])).toEqual([
+      ['back', 10],
+      ['loin', 11],
+    ]);
+    expect(wish.weeksBetween).toBe(6);
+  });
+});

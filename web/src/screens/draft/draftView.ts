@@ -1,0 +1,32 @@
+import type { PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+
+export type SideMode = 'both' | 'left' | 'right';
+
+interface DraftView {
+  /** Zone kind: `rib`. */
+  readonly selected: string;
+  readonly side: SideMode;
+  readonly curlBack: boolean;
+  readonly compare: boolean;
+  readonly panel: 'zone' | 'all';
+  readonly gesture: boolean;
+}
+
+const viewSlice = createSlice({
+  name: 'draft/view',
+  initialState: {
+    selected: 'back',
+    side: 'both',
+    curlBack: false,
+    compare: false,
+    panel: 'zone',
+    gesture: false,
+  } as DraftView,
+  reducers: {
+    look: (state, action: PayloadAction<Partial<DraftView>>): DraftView => ({ ...state, ...action.payload }),
+  },
+});
+export const { look } = viewSlice.actions;
+
+export const draftViewReducer = viewSlice.reducer;

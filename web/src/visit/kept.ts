@@ -1,0 +1,46 @@
+import { openDB } from 'idb';
+import type { Base, Part, PartValue } from './part.ts';
+
+/** Edits of one part of a visit that the server does not have, by whom they are. */
+export interface KeptEdits {
+  readonly id: string;
+  readonly personId: string;
+  readonly visitId: string;
+  readonly part: Part;
+  readonly base: Base;
+  readonly value: PartValue;
+  /** To be sent: findings always, a draft once somebody pressed save. */
+  readonly wanted: boolean;
+  /** What is on its way, and its idempotency key; whether it arrived is not known. */
+  readonly sending: { readonly key: string; readonly value: PartValue } | null;
+}
+
+export const keptId = (personId: string, visitId: string, part: Part): string =>
+  `${personId}/${visitId}/${part}`;
+
+const STORE = 'edits';
+let opened: ReturnType<typeof open> | null = null;
+const open = () =>
+  openDB('kurrel', 1, {
+    upgrade: (db) => {
+      db.createObjectStore(STORE, { keyPath: 'id' });
+    },
+  });
+const database = () => (opened ??= open());
+
+/** Edits outlive a reload or a closed browser in IndexedDB; a browser that keeps nothing still works, without that. */
+export const kept = {
+  async write(edits: KeptEdits): Promise<void> {
+    await (await database()).put(STORE, edits);
+  },
+  async forget(id: string): Promise<void> {
+    await (await database()).delete(STORE, id);
+  },
+  async read(id: string): Promise<KeptEdits | null> {
+    return ((await (await database()).get(STORE, id)) as KeptEdits | undefined) ?? null;
+  },
+  async allOf(personId: string): Promise<readonly KeptEdits[]> {
+    const all = (await (await database()).getAll(STORE)) as KeptEdits[];
+    return all.filter((edits) => edits.personId === personId);
+  },
+};

@@ -1,0 +1,79 @@
+import type { VisitSheet } from '@kurrel/contract';
+import type { BreedPack, Hands } from '@kurrel/core';
+import type { Choices } from '@kurrel/contract';
+import type { AppThunk, RootState } from '../app/store.ts';
+import { personOf } from '../app/api.ts';
+import { notify } from '../app/noticeSlice.ts';
+import { openChoices, takeChoices } from './choicesSlice.ts';
+import { openHands, takeHands } from './handsSlice.ts';
+import type { Part } from './part.ts';
+import { newestOf } from './part.ts';
+import type { PartSync } from './syncSlice.ts';
+import { opened } from './syncSlice.ts';
+
+const PARTS: readonly Part[] = ['hands', 'choices'];
+
+/** Opens the visit's parts on what the sheet says is newest; a part that knows as much already stays as it is. */
+export const openVisit =
+  (sheet: VisitSheet, breed: BreedPack): AppThunk<Promise<void>> =>
+  async (dispatch, getState, { sync }) => {
+    const personId = personOf(getState());
+    const visitId = sheet.visit.id;
+    const other = getState().visit.sync.visitId !== visitId;
+    const stale = PARTS.filter(
+      (part) => other || !sync.knows(personId, visitId, part, newestOf(part, sheet, breed).version),
+    );
+    if (stale.length === 0) return;
+    if (other) dispatch(opened(visitId));
+    for (const part of stale) {
+      const { first, then } = await sync.open(personId, visitId, part, newestOf(part, sheet, breed));
+      if (getState().visit.sync.visitId !== visitId) return;
+      if (part === 'hands') {
+        dispatch(openHands({ visitId, hands: first as Hands }));
+        if (then) dispatch(takeHands(then as Hands));
+      } else {
+        dispatch(openChoices({ visitId, choices: first as Choices }));
+        if (then) dispatch(takeChoices(then as Choices));
+      }
+      if (then) dispatch(notify({ text: KEPT[part] }));
+    }
+  };
+
+const KEPT: Readonly<Record<Part, string>> = {
+  hands: 'Findings that had not reached the server were kept.',
+  choices: 'Your unsaved changes to this draft were kept. Undo takes them back.',
+};
+
+export const savePart =
+  (part: Part): AppThunk<Promise<void>> =>
+  (_dispatch, getState, { sync }) => {
+    const { visitId } = getState().visit.sync;
+    return visitId === null ? Promise.resolve() : sync.save(personOf(getState()), visitId, part);
+  };
+
+/** Takes my side of these entries and theirs of the others. */
+export const decideClash =
+  (part: Part, clash: NonNullable<PartSync['clash']>, mine: readonly string[]): AppThunk<Promise<void>> =>
+  (_dispatch, getState, { sync }) => {
+    const { visitId } = getState().visit.sync;
+    return visitId === null
+      ? Promise.resolve()
+      : sync.decide(personOf(getState()), visitId, part, clash, mine);
+  };
+
+export const answerOffer =
+  (part: Part, offer: NonNullable<PartSync['offer']>, putIn: boolean): AppThunk<Promise<void>> =>
+  (_dispatch, getState, { sync }) => {
+    const { visitId } = getState().visit.sync;
+    return visitId === null
+      ? Promise.resolve()
+      : sync.answerOffer(personOf(getState()), visitId, part, offer, putIn);
+  };
+
+/** What is on the screen of the visit that is open; null while its parts are being opened. */
+export function openParts({ visit }: RootState, visitId: string): { hands: Hands; choices: Choices } | null {
+  const { hands, choices } = { hands: visit.hands.present, choices: visit.choices.present };
+  if (hands.visitId !== visitId || choices.visitId !== visitId || !hands.hands || !choices.choices)
+    return null;
+  return { hands: hands.hands, choices: choices.choices };
+}

@@ -1,0 +1,84 @@
+import type { Choices, Problem, SavedHands, SavedPlan } from '@kurrel/contract';
+import type { Hands } from '@kurrel/core';
+import { nanoid } from '@reduxjs/toolkit';
+import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
+import type { personOf } from '../app/api.ts';
+import { api, problemOf } from '../app/api.ts';
+import { notify } from '../app/noticeSlice.ts';
+import { takeChoices } from './choicesSlice.ts';
+import { takeHands } from './handsSlice.ts';
+import type { KeptEdits } from './kept.ts';
+import { kept } from './kept.ts';
+import type { Base, PartValue } from './part.ts';
+import type { Sent, World } from './sync.ts';
+import { stands } from './syncSlice.ts';
+
+/** Dispatches to a store that has the API in it. */
+export type Dispatch = ThunkDispatch<Parameters<typeof personOf>[0], unknown, UnknownAction>;
+
+/** The outbox's world in a browser: the API, IndexedDB, the network's comings and goings, the store. */
+export const browserWorld = (dispatch: Dispatch): World => ({
+  send: (edits, key, value) => send(dispatch, edits, key, value),
+  kept,
+  newKey: () => nanoid(),
+  pause,
+  show: (_visitId, part, value) =>
+    dispatch(part === 'hands' ? takeHands(value as Hands) : takeChoices(value as Choices)),
+  stands: (visitId, part, sync) => dispatch(stands({ visitId, part, sync })),
+  saved: ({ visitId, part, value }, told) => {
+    dispatch(
+      api.util.updateQueryData('visit', visitId, (sheet) => {
+        if (part === 'choices') Object.assign(sheet, { saved: told });
+        else {
+          const { version, dogVersion } = told as SavedHands;
+          Object.assign(sheet, { hands: value, handsVersion: version });
+          Object.assign(sheet.dog, { version: dogVersion });
+        }
+      }),
+    );
+    dispatch(api.util.invalidateTags(part === 'choices' ? ['Day'] : ['Dog']));
+    if (part === 'choices') {
+      const { version } = told as SavedPlan;
+      dispatch(notify({ text: `Plan saved as version ${version}.` }));
+    }
+  },
+  tell: (text) => dispatch(notify({ text })),
+});
+
+async function send(dispatch: Dispatch, edits: KeptEdits, key: string, value: PartValue): Promise<Sent> {
+  const { visitId, part, base } = edits;
+  const { version, dogVersion } = base;
+  if (part === 'hands') {
+    const hands = value as Hands;
+    const answer = await dispatch(
+      api.endpoints.saveHands.initiate({ visitId, key, version, dogVersion, hands }),
+    );
+    if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
+    const { data } = answer;
+    const saved: Base = {
+      version: data.version,
+      dogVersion: data.dogVersion,
+      value: hands,
+      by: data.savedBy,
+    };
+    return { saved, told: data };
+  }
+  const choices = value as Choices;
+  const answer = await dispatch(api.endpoints.savePlan.initiate({ visitId, key, version, choices }));
+  if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
+  const { data } = answer;
+  return { saved: { version: data.version, dogVersion: 0, value: choices, by: data.savedBy }, told: data };
+}
+
+const refusedWith = (error: unknown): { readonly refused: Problem } => ({ refused: problemOf(error) });
+
+const pause = (ms: number): Promise<void> =>
+  new Promise((resolve) => {
+    const go = () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', go);
+      resolve();
+    };
+    const timer = setTimeout(go, ms);
+    window.addEventListener('online', go);
+  });
