@@ -40,7 +40,7 @@ describe('the parts of one visit', () => {
   it('hands-on, then draft: what was found is in the draft at once; undo in one leaves the other', async () => {
     const page = await salon.enter('Bram Quennell');
     await openHands(page, 'Bosun');
-    await find(page, 'wart 4 mm back');
+    await find(page, 'wart 4 mm left thigh');
     await waitForText(page, '.found', 'wart');
     await goTo(page, 'Draft');
     await waitForText(page, '.dog-strip', 'wart');
@@ -135,10 +135,10 @@ describe('a form with edits', () => {
     await page.type('#name', 'Pebble');
     await page.locator('.topline ::-p-text(Drawer)').click();
     await waitForText(page, '.modal', 'not saved');
-    await page.locator('.modal ::-p-text(Stay)').click();
+    await page.locator('.modal-footer ::-p-text(Stay)').click();
     expect(await page.$eval('#name', (field) => (field as HTMLInputElement).value)).toBe('Pebble');
     await page.locator('.topline ::-p-text(Drawer)').click();
-    await page.locator('.modal ::-p-text(Leave)').click();
+    await page.locator('.modal-footer ::-p-text(Leave)').click();
     await page.waitForSelector('.drawer-table');
     await page.close();
   });
