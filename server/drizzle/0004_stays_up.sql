@@ -232,3 +232,8 @@ REVOKE ALL ON FUNCTION find_sign_in(text), find_session(text, interval), purge_e
 --> statement-breakpoint
 GRANT EXECUTE ON FUNCTION find_sign_in(text), find_session(text, interval), purge_expired(interval),
   search_dogs(text, text[], boolean, text, uuid, integer), erase_owner(text) TO kurrel_app;
+--> statement-breakpoint
+-- A plan is read whole or not at all: kept as the text it is, packed quickly.
+ALTER TABLE plans ALTER COLUMN plan TYPE json;
+--> statement-breakpoint
+ALTER TABLE plans ALTER COLUMN plan SET COMPRESSION lz4;

@@ -6,6 +6,7 @@ import { demoDatabase } from '../world.ts';
 import { beadSteps } from './beadSteps.ts';
 import { coreParts } from './coreParts.ts';
 import { firstLoad } from './firstLoad.ts';
+import { grown } from './grown.ts';
 import { requests } from './requests.ts';
 
 /** `npm run bench`: how fast, as shares and ratios of one run, never as times to be held to. */
@@ -23,4 +24,5 @@ await advise(async () => {
     await server.stop();
     await cluster.stop();
   }
+  await grown();
 });

@@ -7,7 +7,7 @@ import { inSalon } from '../database/connect.ts';
 import type { Library } from '../packs/load.ts';
 import { idFrom, Refusal } from '../problems.ts';
 import { caller, stillSignedIn } from '../session/session.ts';
-import { visitSheet } from '../visits/sheet.ts';
+import { planSheet } from '../visits/sheet.ts';
 import { gaugeGreeting, gaugeReading } from './coatGauge.ts';
 
 /** Readings a second, and the length of hair where nothing is known, mm. */
@@ -35,7 +35,7 @@ export function deviceRoutes(db: Database, library: Library, closing: AbortSigna
     if (typeof zone !== 'string' || !dogZones(library.packs.zones).some((one) => one.id === zone)) {
       throw wrong('zone', 'Say where the pin stands: choose a place on the dog.');
     }
-    const { predictedMm } = await inSalon(db, salonId, (tx) => visitSheet(tx, library, id));
+    const { predictedMm } = await inSalon(db, salonId, (tx) => planSheet(tx, library, id));
     const gauge = { session, trueMm: predictedMm[zone] ?? UNKNOWN_MM };
     const had = readingAfter(request.headers['last-event-id'] ?? request.query.after);
     const breakAfter = had === 0 ? readingAfter(request.query.break) : 0;

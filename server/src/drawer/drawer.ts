@@ -1,40 +1,34 @@
 import type { Tool } from '@kurrel/contract';
-import { asc, isNull } from 'drizzle-orm';
+import type { DrawerMeasure } from '@kurrel/core';
+import { asc, isNull, sql } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
 import { measures, tools } from '../database/schema.ts';
 
 type ToolRow = typeof tools.$inferSelect;
-type MeasureRow = typeof measures.$inferSelect;
+
+/** One value a tool, not one row a measure: a drawer has many. */
+const TAKEN = sql<readonly DrawerMeasure[]>`coalesce((select jsonb_agg(jsonb_build_object(
+  'coatClass', ${measures.coatClass}, 'direction', ${measures.direction},
+  'measuredMm', ${measures.measuredMm}, 'expectedMm', ${measures.expectedMm}) order by ${measures.takenAt}, ${measures.id})
+  from ${measures} where ${measures.salonId} = tools.salon_id and ${measures.toolId} = tools.id), '[]')`;
 
 /** Everything in the salon's drawer with what was measured behind it, in the order it was put in. */
 export async function drawerOf(tx: SalonTx): Promise<readonly Tool[]> {
   const rows = await tx
-    .select()
+    .select({ tool: tools, taken: TAKEN })
     .from(tools)
     .where(isNull(tools.removedAt))
     .orderBy(asc(tools.createdAt), asc(tools.label));
-  const taken = await tx.select().from(measures).orderBy(asc(measures.takenAt));
-  const byTool = new Map<string, MeasureRow[]>();
-  for (const measure of taken) byTool.set(measure.toolId, [...(byTool.get(measure.toolId) ?? []), measure]);
-  return rows.map((row) => toolOf(row, byTool.get(row.id) ?? []));
+  return rows.map(({ tool, taken }) => toolOf(tool, taken));
 }
 
-export function toolOf(row: ToolRow, taken: readonly MeasureRow[]): Tool {
+export function toolOf(row: ToolRow, taken: readonly DrawerMeasure[]): Tool {
   const { id, version, kindId, label, lengthMm, dull, atHand, hand } = row;
-  return {
-    id,
-    version,
-    kindId,
-    label,
-    lengthMm,
-    dull,
-    atHand,
-    hand,
-    measures: taken.map(({ coatClass, direction, measuredMm, expectedMm }) => ({
-      coatClass,
-      direction,
-      measuredMm,
-      expectedMm,
-    })),
-  };
+  const measured = taken.map(({ coatClass, direction, measuredMm, expectedMm }) => ({
+    coatClass,
+    direction,
+    measuredMm,
+    expectedMm,
+  }));
+  return { id, version, kindId, label, lengthMm, dull, atHand, hand, measures: measured };
 }

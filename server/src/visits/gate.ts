@@ -1,10 +1,11 @@
-import type { Choices, VisitSheet } from '@kurrel/contract';
+import type { Choices } from '@kurrel/contract';
 import type { Case, Plan, Role, VisitFacts } from '@kurrel/core';
 import { factsWith, openStops, planGroom, resolveCase, stopsOf, unsafe } from '@kurrel/core';
 import { violationSentence } from '@kurrel/words';
 import type { Library } from '../packs/load.ts';
 import { Refusal } from '../problems.ts';
 import { breedOf } from './sheet.ts';
+import type { PlanSheet } from './sheet.ts';
 
 /** A visit's case and the plan it makes. */
 export interface Planned {
@@ -22,7 +23,7 @@ export type Act = 'save' | 'sign' | 'start';
  */
 export function gatedPlan(
   library: Library,
-  sheet: VisitSheet,
+  sheet: PlanSheet,
   choices: Choices,
   role: Role,
   act: Act,
@@ -45,17 +46,17 @@ export function gatedPlan(
 }
 
 /** The stops of a visit that nobody has answered. */
-export function openStopsOf({ packs }: Library, { hands, salon, stopLog }: VisitSheet) {
+export function openStopsOf({ packs }: Library, { hands, salon, stopLog }: PlanSheet) {
   return openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
 }
 
 /** The plan the choices make on this sheet, asked by nobody in particular. @throws Refusal as `gatedPlan`. */
-export const planFor = (library: Library, sheet: VisitSheet, choices: Choices): Planned =>
+export const planFor = (library: Library, sheet: PlanSheet, choices: Choices): Planned =>
   make(library, sheet, choices, {});
 
 function make(
   library: Library,
-  sheet: VisitSheet,
+  sheet: PlanSheet,
   choices: Choices,
   more: Partial<Pick<VisitFacts, 'shave'>>,
 ): Planned {
@@ -67,7 +68,7 @@ function make(
 }
 
 /** @throws Refusal naming what the breed, the drawer, the dog or the house rules do not have. */
-function requireKnown(library: Library, sheet: VisitSheet, choices: Choices): void {
+function requireKnown(library: Library, sheet: PlanSheet, choices: Choices): void {
   const breed = breedOf(library, sheet);
   const { packs } = library;
   const fields: { path: string; message: string }[] = [];

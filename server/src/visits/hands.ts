@@ -1,4 +1,4 @@
-import type { SaveHands, SavedHands, VisitSheet } from '@kurrel/contract';
+import type { SaveHands, SavedHands } from '@kurrel/contract';
 import { saveHandsSchema } from '@kurrel/contract';
 import type { Hands } from '@kurrel/core';
 import { dogZones, liftedStops, MAY_DECIDE, stayingSigns, stopsOf } from '@kurrel/core';
@@ -12,7 +12,8 @@ import { unbelievable } from '../dogs/believable.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { permitted } from '../session/session.ts';
-import { breedOf, visitSheet } from './sheet.ts';
+import { breedOf, planSheet } from './sheet.ts';
+import type { PlanSheet } from './sheet.ts';
 
 export function handsRoutes(db: Database, library: Library): Router {
   const router = Router();
@@ -25,7 +26,7 @@ export function handsRoutes(db: Database, library: Library): Router {
     const version = versionFrom(request.headers['if-match']);
     const body = parseBody(saveHandsSchema, request.body);
     await answerWrite(db, request, response, who, async (tx) => {
-      const sheet = await visitSheet(tx, library, id);
+      const sheet = await planSheet(tx, library, id);
       requireKnown(body.hands, library);
       requireBelievable(body.hands, sheet, library);
       if (sheet.handsVersion !== version) throw changedMeanwhile('sheet of findings', sheet);
@@ -56,7 +57,7 @@ export function handsRoutes(db: Database, library: Library): Router {
 }
 
 /** Keys of the stops that saving this sheet would lift, answered or not. */
-function liftedBy(hands: Hands, { hands: before, salon, stopLog: log }: VisitSheet, { packs }: Library) {
+function liftedBy(hands: Hands, { hands: before, salon, stopLog: log }: PlanSheet, { packs }: Library) {
   const { handlingLimit } = salon.policy;
   return liftedStops(stopsOf(before, packs, handlingLimit), stopsOf(hands, packs, handlingLimit), log);
 }
@@ -71,7 +72,7 @@ const mayNotLift = () =>
 /** Writes what stays to the dog's card where it differs; gives the card's version. */
 async function toCard(
   tx: SalonTx,
-  sheet: VisitSheet,
+  sheet: PlanSheet,
   { hands, dogVersion }: SaveHands,
   library: Library,
 ): Promise<number> {
@@ -129,7 +130,7 @@ function requireKnown(hands: Hands, { packs }: Library): void {
 }
 
 /** @throws Refusal for a measurement that is unusual for the breed and was not taken a second time. */
-function requireBelievable(hands: Hands, sheet: VisitSheet, library: Library): void {
+function requireBelievable(hands: Hands, sheet: PlanSheet, library: Library): void {
   const breed = breedOf(library, sheet);
   const { measurements, confirmed } = hands;
   const found = unbelievable(library.packs, breed, measurements, confirmed, sheet.dog.measurements);

@@ -10,7 +10,7 @@ import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
 import { gatedPlan } from './gate.ts';
-import { latestPlan, savedOf, savePlan, visitSheet } from './sheet.ts';
+import { latestPlan, planSheet, savedOf, savePlan, visitSheet } from './sheet.ts';
 
 export function visitRoutes(db: Database, library: Library): Router {
   const router = Router();
@@ -76,7 +76,7 @@ export function visitRoutes(db: Database, library: Library): Router {
     const version = versionFrom(request.headers['if-match']);
     const choices = parseBody(choicesSchema, request.body);
     await answerWrite(db, request, response, who, async (tx) => {
-      const sheet = await visitSheet(tx, library, visitId);
+      const sheet = await planSheet(tx, library, visitId);
       const { plan } = gatedPlan(library, sheet, choices, role, 'save');
       if (version !== (sheet.saved?.version ?? 0)) throw changedMeanwhile('plan', sheet.saved);
       const row = { visitId, version: version + 1, salonId, choices, plan, savedBy: personId };

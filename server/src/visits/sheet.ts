@@ -2,7 +2,8 @@ import type { SavedPlan, StopLine, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, LoggedPart } from '@kurrel/core';
 import { coatOf, freshHands, hairNow, zoneKindId } from '@kurrel/core';
 import { differenceInMonths } from 'date-fns';
-import { and, asc, desc, eq, isNotNull, lt, ne } from 'drizzle-orm';
+import type { SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, lt, ne, sql } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
 import { consents, people, plans, salons, stopLog, visits } from '../database/schema.ts';
 import { dogById, dogOf } from '../dogs/routes.ts';
@@ -16,8 +17,17 @@ const DAY_MS = 86_400_000;
 const DOG_VISITS = 12;
 const GROOMER_VISITS = 40;
 
-/** Everything a plan for this visit is made from, and the plan that was saved last. */
+/** Everything a plan for this visit is made from, and what was saved last: what a write has to know. */
+export type PlanSheet = Omit<VisitSheet, 'history' | 'consents'>;
+
+/** The sheet with what only the screens show: how long it took before, and what was signed. */
 export async function visitSheet(tx: SalonTx, library: Library, visitId: string): Promise<VisitSheet> {
+  const sheet = await planSheet(tx, library, visitId);
+  return { ...sheet, history: await historyOf(tx, visitId), consents: await consentLines(tx, visitId) };
+}
+
+/** @throws Refusal when there is no such visit in this salon. */
+export async function planSheet(tx: SalonTx, library: Library, visitId: string): Promise<PlanSheet> {
   const [found] = await tx
     .select({
       visit: visits,
@@ -31,13 +41,12 @@ export async function visitSheet(tx: SalonTx, library: Library, visitId: string)
   const dog = dogOf(await dogById(tx, visit.dogId));
   const [salon] = await tx.select().from(salons);
   if (!salon) throw notFound('salon');
-  const past = await tx
-    .select()
+  const [last] = await tx
+    .select({ startsAt: visits.startsAt, record: visits.record, hands: visits.hands })
     .from(visits)
     .where(and(eq(visits.dogId, visit.dogId), isNotNull(visits.record), lt(visits.startsAt, visit.startsAt)))
     .orderBy(desc(visits.startsAt))
-    .limit(DOG_VISITS);
-  const [last] = past;
+    .limit(1);
   const days = last ? (visit.startsAt.getTime() - last.startsAt.getTime()) / DAY_MS : 0;
   const coat = coatOf(library.packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
   const temper = { handling: last?.hands?.temper.handling ?? 'easy', standingMinutes: null } as const;
@@ -67,40 +76,37 @@ export async function visitSheet(tx: SalonTx, library: Library, visitId: string)
     lastVisit: last
       ? { on: last.startsAt.toISOString(), note: last.record?.note ?? '', signs: last.hands?.signs ?? [] }
       : null,
-    history: {
-      dog: past.flatMap(({ record }) => record?.parts ?? []),
-      groomer: await groomersParts(tx, visit.groomerId, visit.dogId, visit.startsAt),
-    },
     groomerIsTrainee: groomer.role === 'trainee',
     groomerHand: groomer.hand,
     shave: await shaveOf(tx, visitId),
-    consents: await consentLines(tx, visitId),
     asked: visit.asked,
     saved: await latestPlan(tx, visitId),
   };
 }
 
-/** What this groomer logged lately on other dogs. */
-async function groomersParts(
-  tx: SalonTx,
-  groomerId: string,
-  dogId: string,
-  before: Date,
-): Promise<readonly LoggedPart[]> {
-  const rows = await tx
-    .select({ record: visits.record })
-    .from(visits)
-    .where(
-      and(
-        eq(visits.groomerId, groomerId),
-        ne(visits.dogId, dogId),
-        isNotNull(visits.record),
-        lt(visits.startsAt, before),
-      ),
-    )
-    .orderBy(desc(visits.startsAt))
-    .limit(GROOMER_VISITS);
-  return rows.flatMap(({ record }) => record?.parts ?? []);
+const PARTS = sql<readonly LoggedPart[]>`coalesce(${visits.record}->'parts', '[]')`;
+
+/** Parts logged before a visit: on this dog, and by its groomer lately on others. */
+async function historyOf(tx: SalonTx, visitId: string): Promise<VisitSheet['history']> {
+  const [visit] = await tx.select().from(visits).where(eq(visits.id, visitId));
+  if (!visit) throw notFound('visit');
+  const parts = async (which: SQL | undefined, most: number) => {
+    const done = and(which, isNotNull(visits.record), lt(visits.startsAt, visit.startsAt));
+    const rows = await tx
+      .select({ parts: PARTS })
+      .from(visits)
+      .where(done)
+      .orderBy(desc(visits.startsAt))
+      .limit(most);
+    return rows.flatMap((row) => row.parts);
+  };
+  return {
+    dog: await parts(eq(visits.dogId, visit.dogId), DOG_VISITS),
+    groomer: await parts(
+      and(eq(visits.groomerId, visit.groomerId), ne(visits.dogId, visit.dogId)),
+      GROOMER_VISITS,
+    ),
+  };
 }
 
 export async function stopLines(tx: SalonTx, visitId: string): Promise<readonly StopLine[]> {
@@ -184,7 +190,7 @@ export async function savePlan(
 }
 
 /** The breed of the sheet's dog. @throws Refusal when there is no pack for it. */
-export function breedOf(library: Library, sheet: VisitSheet): BreedPack {
+export function breedOf(library: Library, sheet: PlanSheet): BreedPack {
   const breed = library.breeds.get(sheet.dog.breedId);
   if (!breed) throw notFound('breed');
   return breed;

@@ -1,4 +1,4 @@
-import type { VisitSheet } from '@kurrel/contract';
+import type {} from '@kurrel/contract';
 import { stopAnswerSchema } from '@kurrel/contract';
 import type { Role } from '@kurrel/core';
 import { AS_DRAWN } from '@kurrel/core';
@@ -12,7 +12,8 @@ import type { Library } from '../packs/load.ts';
 import { idFrom, parseBody, Refusal } from '../problems.ts';
 import { permitted } from '../session/session.ts';
 import { gatedPlan, openStopsOf } from './gate.ts';
-import { breedOf, stopLines, visitSheet } from './sheet.ts';
+import { breedOf, planSheet, stopLines } from './sheet.ts';
+import type { PlanSheet } from './sheet.ts';
 
 const startSchema = object({ started: boolean().required('Say whether the work has started.') });
 
@@ -26,7 +27,7 @@ export function stopRoutes(db: Database, library: Library): Router {
     const visitId = idFrom(request.params.id, 'visit');
     const answer = parseBody(stopAnswerSchema, request.body);
     await answerWrite(db, request, response, who, async (tx) => {
-      const open = openStopsOf(library, await visitSheet(tx, library, visitId));
+      const open = openStopsOf(library, await planSheet(tx, library, visitId));
       if (!open.some(({ key }) => key === answer.key)) {
         const message = 'This stop is not open: look at the findings again.';
         throw new Refusal('bad-input', 'No such stop', message, { fields: [{ path: 'key', message }] });
@@ -42,7 +43,7 @@ export function stopRoutes(db: Database, library: Library): Router {
     const visitId = idFrom(request.params.id, 'visit');
     const { started } = parseBody(startSchema, request.body);
     await answerWrite(db, request, response, who, async (tx) => {
-      const sheet = await visitSheet(tx, library, visitId);
+      const sheet = await planSheet(tx, library, visitId);
       if (started) requireStartable(library, sheet, who.role);
       const [row] = await tx
         .update(visits)
@@ -56,7 +57,7 @@ export function stopRoutes(db: Database, library: Library): Router {
 }
 
 /** The plan that would be worked goes through the gate once more: findings may have changed since it was saved. */
-function requireStartable(library: Library, sheet: VisitSheet, role: Role): void {
+function requireStartable(library: Library, sheet: PlanSheet, role: Role): void {
   const [trim] = breedOf(library, sheet).trims;
   const asDrawn = {
     trimId: trim?.id ?? '',
