@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Toast from 'react-bootstrap/Toast';
 import ToastContainer from 'react-bootstrap/ToastContainer';
@@ -82,7 +83,24 @@ export function Shell() {
         </div>
       </header>
       <Outlet />
+      <Announcer path={location.pathname} />
       <Notices />
+    </div>
+  );
+}
+
+const ANNOUNCE_MS = 400;
+
+/** Says where one is after a change of screen, to whoever does not see it. */
+function Announcer({ path }: { readonly path: string }) {
+  const [said, setSaid] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(() => setSaid(document.title), ANNOUNCE_MS);
+    return () => clearTimeout(timer);
+  }, [path]);
+  return (
+    <div className="visually-hidden" role="status" aria-live="polite">
+      {said}
     </div>
   );
 }

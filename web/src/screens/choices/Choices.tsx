@@ -13,6 +13,7 @@ import { ConsentForm } from './ConsentForm.tsx';
 import type { Swap } from './keptBoard.ts';
 import { keptBoard } from './keptBoard.ts';
 import { LookCard } from './LookCard.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 /** The looks side by side, for the owner to choose from and sign. */
 export const ChoicesScreen = () => (
@@ -58,6 +59,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     setKept((board) => ({ ...board, swaps: { ...board.swaps, [slot]: to }, picked: null }));
   return (
     <main id="content" className="choices">
+      <Title of={['Choices', sheet.dog.name]} />
       <header className="draft-bar">
         <VisitPath sheet={sheet} />
       </header>

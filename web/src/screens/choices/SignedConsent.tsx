@@ -6,6 +6,7 @@ import { Loading } from '../../parts/Loading.tsx';
 import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { KIND_WORD } from './LookCard.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 /** A consent as it was signed, to read and to print. */
 export function SignedConsent() {
@@ -23,6 +24,7 @@ export function SignedConsent() {
   if (!consent) return <Loading what="the consent" />;
   return (
     <main id="content" className="page signed">
+      <Title of={['Consent', consent.dog]} />
       <div className="no-print sides">
         <Button onClick={() => window.print()}>Print</Button>
         <Link className="btn btn-outline-secondary" to={`/visits/${id}/draft`}>

@@ -17,6 +17,7 @@ import { Loading } from '../../parts/Loading.tsx';
 import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { BookVisit } from './BookVisit.tsx';
+import { Title } from '../../parts/Title.tsx';
 import { DogForm } from './DogForm.tsx';
 
 /** A dog's card: what is known, its visits, the next one. */
@@ -60,6 +61,7 @@ function Card({ dog, visits }: DogWithVisits) {
   };
   return (
     <main id="content" className="page dog-card">
+      <Title of={[dog.name]} />
       <div className="page-head">
         <h1>{dog.name}</h1>
         {may(role, 'dog:archive') && (
@@ -135,6 +137,7 @@ export function NewDog() {
   };
   return (
     <main id="content" className="page dog-card">
+      <Title of={['A new dog']} />
       <div className="page-head">
         <h1>A new dog</h1>
       </div>

@@ -7,6 +7,7 @@ import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { ageOf } from '../../parts/words.ts';
+import { Title } from '../../parts/Title.tsx';
 
 /** The dogs of the salon, found by name, owner or breed. */
 export function Dogs() {
@@ -21,6 +22,7 @@ export function Dogs() {
   const dogs = data?.pages.flatMap((page) => page.dogs);
   return (
     <main id="content" className="page">
+      <Title of={['Dogs']} />
       <div className="page-head">
         <h1>Dogs</h1>
         <Form.Control

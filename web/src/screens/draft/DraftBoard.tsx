@@ -19,6 +19,7 @@ import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
 import { useDog, useDraft, zonesOf } from './useDraft.ts';
 import { ZonePanel } from './ZonePanel.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 interface DraftBoardProps {
   readonly sheet: VisitSheet;
@@ -103,6 +104,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   );
   return (
     <main id="content" className="draft">
+      <Title of={['Draft', sheet.dog.name]} />
       <DraftBar sheet={sheet} dirty={dirty} onHelp={() => setHelp(true)} />
       <DogStrip
         sheet={sheet}

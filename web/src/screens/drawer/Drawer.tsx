@@ -12,6 +12,7 @@ import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { RULE, shareOf } from '../../parts/ruleScale.ts';
 import { ToolForm } from './ToolForm.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 /** What is in the drawer and what each tool really leaves, on the coat rule. */
 export function Drawer() {
@@ -22,6 +23,7 @@ export function Drawer() {
   const canEdit = may(session?.person.role ?? 'trainee', 'drawer:edit');
   return (
     <main id="content" className="page drawer">
+      <Title of={['Drawer']} />
       <div className="page-head">
         <h1>Drawer</h1>
         <Form.Group controlId="coat" className="d-flex align-items-center gap-2">

@@ -24,6 +24,7 @@ import { PlacePanel } from './PlacePanel.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { TapeDrawing } from './TapeDrawing.tsx';
 import { TemperPanel } from './TemperPanel.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 interface HandsBoardProps {
   readonly sheet: VisitSheet;
@@ -95,6 +96,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   const kg = body.measures.weightKg;
   return (
     <main id="content" className="hands">
+      <Title of={['Hands-on', dog.name]} />
       <header className="draft-bar">
         <VisitPath sheet={sheet} />
         <span className="muted save-state" data-testid="hands-state">

@@ -13,6 +13,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { PasswordField } from './PasswordField.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 /** Where one is signed in, and one's own password. */
 export function Me() {
@@ -34,6 +35,7 @@ export function Me() {
   };
   return (
     <main id="content" className="page people">
+      <Title of={[session?.person.name]} />
       <div className="page-head">
         <h1>{session?.person.name}</h1>
       </div>

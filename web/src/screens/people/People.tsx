@@ -20,6 +20,7 @@ import { useTimes } from '../../parts/times.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { PasswordField } from './PasswordField.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 /** Who works in the salon and what they may do; the lead's page. */
 export function People() {
@@ -34,6 +35,7 @@ export function People() {
   if (!members) return <Loading what="the people" />;
   return (
     <main id="content" className="page people">
+      <Title of={['People']} />
       <div className="page-head">
         <h1>People</h1>
       </div>

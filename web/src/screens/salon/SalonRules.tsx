@@ -14,6 +14,7 @@ import { LeaveGuard } from '../../parts/LeaveGuard.tsx';
 import { Loading } from '../../parts/Loading.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 /** How this salon answers where good groomers disagree, how far it goes with mats and tempers, what it charges. */
 export function SalonScreen() {
@@ -47,6 +48,7 @@ function Rules({ salon }: { readonly salon: Salon }) {
   };
   return (
     <main id="content" className="page salon">
+      <Title of={['Salon']} />
       <div className="page-head">
         <h1>{salon.name}</h1>
         {lead ? (

@@ -8,6 +8,7 @@ import { useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useDemoSignInsQuery, useSignInMutation } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
+import { Title } from '../../parts/Title.tsx';
 
 export function SignIn() {
   const [signIn, { error, isLoading }] = useSignInMutation();
@@ -31,6 +32,7 @@ export function SignIn() {
 
   return (
     <main className="sign-in">
+      <Title of={['Sign in']} />
       <section>
         <h1 className="wordmark">Kurrel</h1>
         <p className="muted">What to leave where, with which blade or comb, and why.</p>

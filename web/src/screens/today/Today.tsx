@@ -10,6 +10,7 @@ import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import type { Times } from '../../parts/times.ts';
 import { useTimes } from '../../parts/times.ts';
+import { Title } from '../../parts/Title.tsx';
 
 /** Who comes when, what is done, how many minutes, and whether the plan is made. The day is in the address. */
 export function Today() {
@@ -25,6 +26,7 @@ export function Today() {
   };
   return (
     <main id="content" className="page today">
+      <Title of={['Today']} />
       <div className="page-head">
         <h1>{day === today ? 'Today' : format(shown, 'EEEE')}</h1>
         <span className="muted">{format(shown, 'd MMMM')}</span>
