@@ -252,7 +252,7 @@ describe('a stop', () => {
     await trainee.reload();
     await found(trainee, 'hot spot');
     await saved(trainee);
-    await trainee.locator('.visit-path ::-p-text(Stopped)').click();
+    await trainee.locator('.visit-path ::-p-text(Answer the stop first)').click();
     await waitForText(trainee, '.problem', 'A groomer or lead clears or refers it first');
     await trainee.close();
 
@@ -267,7 +267,7 @@ describe('a stop', () => {
     await goTo(page, 'Draft');
     await waitForText(page, '.stop-log', 'Overwater vets at noon');
     await page.locator('.visit-path ::-p-text(Start work)').click();
-    await waitForText(page, '.visit-path', 'Working');
+    await waitForText(page, '.visit-path', 'Started');
     await page.close();
   });
 });

@@ -8,6 +8,7 @@ import type { Frame } from './frame.ts';
 import { pathOf, SHEET } from './frame.ts';
 import { hairMarks, hairPath, tipsPath } from './hairMarks.ts';
 import { tintOf } from './tint.ts';
+import { useSheetScale } from './useSheetScale.ts';
 import type { ZoneGroup } from './zoneGroups.ts';
 
 export interface DogDrawingProps {
@@ -44,9 +45,11 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const near = indices(parts, false);
   const far = indices(parts, true);
   const { eye, nose, mouth } = body.views.side;
+  const { ref, scale } = useSheetScale();
 
   return (
     <svg
+      ref={ref}
       className="dog"
       viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
       role="img"
@@ -82,7 +85,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         </path>
       ))}
       <Face eye={eye} nose={nose} mouth={mouth} frame={frame} />
-      <Labels {...props} />
+      <Labels {...props} scale={scale} />
     </svg>
   );
 });
@@ -203,16 +206,21 @@ function Face({
   );
 }
 
-const LABEL_HEIGHT = 38;
+/** A label's sizes in drawing units where the sheet is not shrunk. */
+const LABEL = { height: 38, pad: 9, length: 14, tool: 12 } as const;
 const labelWidth = (title: string, below: string) =>
   Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
 
-function Labels({ groups, frame, outline, selected, unit, steady, onSelect }: DogDrawingProps) {
+interface LabelsProps extends DogDrawingProps {
+  readonly scale: number;
+}
+
+function Labels({ groups, frame, outline, selected, unit, steady, scale, onSelect }: LabelsProps) {
   const callouts: Callout[] = groups.map((group) => ({
     key: group.key,
     anchor: frame.point(group.anchor),
-    width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below),
-    height: LABEL_HEIGHT,
+    width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
+    height: LABEL.height * scale,
   }));
   const last = useRef<readonly PlacedCallout[]>([]);
   const placed = useMemo(() => {
@@ -223,7 +231,7 @@ function Labels({ groups, frame, outline, selected, unit, steady, onSelect }: Do
     );
     // A new place is looked for when the groups or the resting outline change, not with every redraw.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [steady, frame, steady ? null : outline, groups.map((g) => g.key + g.below).join()]);
+  }, [steady, frame, scale, steady ? null : outline, groups.map((g) => g.key + g.below).join()]);
   last.current = placed;
   const byKey = new Map(groups.map((group) => [group.key, group]));
   return (
@@ -241,11 +249,21 @@ function Labels({ groups, frame, outline, selected, unit, steady, onSelect }: Do
           >
             <line x1={callout.anchor.x} y1={callout.anchor.y} x2={from.x} y2={from.y} />
             <circle cx={callout.anchor.x} cy={callout.anchor.y} r={3.2} />
-            <rect x={x} y={y} width={callout.width} height={LABEL_HEIGHT} rx={5} />
-            <text x={x + 9} y={y + 16} className="length">
+            <rect x={x} y={y} width={callout.width} height={callout.height} rx={5} />
+            <text
+              x={x + LABEL.pad * scale}
+              y={y + 16 * scale}
+              className="length"
+              style={{ fontSize: LABEL.length * scale }}
+            >
               {lengthNumber(group.leftMm, unit)} {unit}
             </text>
-            <text x={x + 9} y={y + 30} className="tool">
+            <text
+              x={x + LABEL.pad * scale}
+              y={y + 30 * scale}
+              className="tool"
+              style={{ fontSize: LABEL.tool * scale }}
+            >
               {group.below}
             </text>
           </g>

@@ -7,18 +7,18 @@ import { problemOf, useStartVisitMutation } from '../app/api.ts';
 import { packs } from '../app/packs.ts';
 import { ProblemNote } from './ProblemNote.tsx';
 
-type State = 'untouched' | 'in work' | 'settled';
+type State = 'not started' | 'in work' | 'done';
 
-/** The visit as a path: where one is, what is settled, and the start of the work. */
+/** The visit as a path: where one is, what is done, and the start of the work. */
 export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
   const { visit, salon, hands, stopLog, handsVersion, saved, consents } = sheet;
   const [start, { error, isLoading }] = useStartVisitMutation();
   const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
-  const handsState: State = handsVersion === 0 ? 'untouched' : open.length > 0 ? 'in work' : 'settled';
+  const handsState: State = handsVersion === 0 ? 'not started' : open.length > 0 ? 'in work' : 'done';
   const stations: readonly (readonly [path: string, name: string, state: State])[] = [
     ['hands', 'Hands-on', handsState],
-    ['choices', 'Choices', consents.length > 0 ? 'settled' : 'untouched'],
-    ['draft', 'Draft', saved ? 'settled' : 'untouched'],
+    ['choices', 'Choices', consents.length > 0 ? 'done' : 'not started'],
+    ['draft', 'Draft', saved ? 'done' : 'not started'],
   ];
   return (
     <nav className="visit-path" aria-label="Visit">
@@ -39,7 +39,7 @@ export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: Vi
           disabled={isLoading}
           onClick={() => void start({ visitId: visit.id, started: false })}
         >
-          Working · take back
+          Started · undo
         </Button>
       ) : (
         <Button
@@ -48,7 +48,7 @@ export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: Vi
           disabled={isLoading}
           onClick={() => void start({ visitId: visit.id, started: true })}
         >
-          {open.length > 0 ? 'Stopped' : 'Start work'}
+          {open.length > 0 ? 'Answer the stop first' : 'Start work'}
         </Button>
       )}
       {error !== undefined && (

@@ -63,7 +63,7 @@ export function DogForm({ dog, saving, onSave }: DogFormProps) {
           <Field id="owner" label="Owner" error={errors.owner}>
             <Form.Control isInvalid={!!errors.owner} {...register('owner')} />
           </Field>
-          <Field id="breedId" label="Breed pack" error={errors.breedId}>
+          <Field id="breedId" label="Drawn as" error={errors.breedId}>
             <Form.Select isInvalid={!!errors.breedId} {...register('breedId')}>
               <option value="">choose</option>
               {breedNames.map((breed) => (
@@ -73,8 +73,8 @@ export function DogForm({ dog, saving, onSave }: DogFormProps) {
               ))}
             </Form.Select>
           </Field>
-          <Field id="breedCalled" label="Called" error={errors.breedCalled}>
-            <Form.Control placeholder="where a generic pack stands in" {...register('breedCalled')} />
+          <Field id="breedCalled" label="Breed as the owner says" error={errors.breedCalled}>
+            <Form.Control placeholder="if it is another" {...register('breedCalled')} />
           </Field>
           <Field id="bornOn" label="Born" error={errors.bornOn as FieldError | undefined}>
             <Form.Control type="date" isInvalid={!!errors.bornOn} {...register('bornOn')} />

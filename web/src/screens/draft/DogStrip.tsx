@@ -222,7 +222,7 @@ const OwnSchools = memo(function OwnSchools({
   };
   return (
     <details className="own-schools">
-      <summary>Schools{differing > 0 && <strong> · {differing} of its own</strong>}</summary>
+      <summary>House rules{differing > 0 && <strong> · {differing} of its own</strong>}</summary>
       {packs.schools.schools
         .filter(({ id, answers }) => !answers.some((one) => one.binds && one.id === usual[id]))
         .map(({ id, question, answers }) => (

@@ -218,7 +218,7 @@ function Legend({ curlBack, compare, onCurl, onCompare }: LegendProps) {
             if (event.detail === 0) onCompare(!compare);
           }}
         >
-          hold: before
+          hold to see the coat now
         </button>
       </span>
     </div>

@@ -99,7 +99,7 @@ function Tools({ drawer, coatType, onEdit }: ToolsProps) {
           <th scope="col" className="rule-column">
             <RuleHead />
           </th>
-          <th scope="col">Behind it</th>
+          <th scope="col">Based on</th>
           <th scope="col">
             <span className="visually-hidden">Change</span>
           </th>
@@ -145,8 +145,8 @@ function Tools({ drawer, coatType, onEdit }: ToolsProps) {
                 {kind.nominalMm === null
                   ? ''
                   : calibration.n > 0
-                    ? `${calibration.n} measured, ×${calibration.k.toFixed(2)} ± ${(calibration.sd * 100).toFixed(0)} %`
-                    : 'trade prior ± 15 %'}
+                    ? `${calibration.n} measured: ${moreWord(calibration.k)}, ± ${(calibration.sd * 100).toFixed(0)} %`
+                    : 'usual figure, not measured here, ± 15 %'}
               </td>
               <td className="text-end">
                 {onEdit && (
@@ -188,4 +188,11 @@ function RuleHead() {
       ))}
     </span>
   );
+}
+
+/** How what a tool leaves here compares with the book: “leaves 12 % more than usual”. */
+function moreWord(k: number): string {
+  const percent = Math.round((k - 1) * 100);
+  if (percent === 0) return 'leaves what is usual';
+  return `leaves ${Math.abs(percent)} % ${percent > 0 ? 'more' : 'less'} than usual`;
 }

@@ -124,7 +124,7 @@ function AfterMeasure({ tool, coatType }: { readonly tool: Tool; readonly coatTy
   const coat = byId('coat type', packs.coats.types, coatType);
   return (
     <section className="after-measure">
-      <h3>Measured on a dog with {coat.name}</h3>
+      <h2>Measured on a dog with {coat.name}</h2>
       {error !== undefined && <ProblemNote problem={problemOf(error)} />}
       <div className="sides" role="group" aria-label="Direction">
         {(['with', 'across', 'against'] as const).map((d) => (

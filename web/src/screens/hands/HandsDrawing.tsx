@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { DogView } from '../../drawing/dogViews.ts';
 import { placeCallouts } from '../../drawing/callouts.ts';
 import { SHEET } from '../../drawing/frame.ts';
+import { useSheetScale } from '../../drawing/useSheetScale.ts';
 import { zoneWord } from '../../parts/words.ts';
 
 interface HandsDrawingProps {
@@ -14,12 +15,15 @@ interface HandsDrawingProps {
 }
 
 const LABEL_HEIGHT = 26;
+const FIND_SIZE = 13;
 
 /** The dog to lay a hand on: every place can be touched or reached by keyboard, what was found is written where it is. */
 export function HandsDrawing({ label, view, selected, finds, onPick }: HandsDrawingProps) {
   const first = new Set<string>();
+  const { ref, scale } = useSheetScale();
   return (
     <svg
+      ref={ref}
       className="dog hands-dog"
       viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
       role="group"
@@ -66,19 +70,25 @@ export function HandsDrawing({ label, view, selected, finds, onPick }: HandsDraw
           <circle key={index} cx={at.x} cy={at.y} r={r} className={kind} />
         ))}
       </g>
-      <Finds view={view} finds={finds} selected={selected} onPick={onPick} />
+      <Finds view={view} finds={finds} selected={selected} scale={scale} onPick={onPick} />
     </svg>
   );
 }
 
-function Finds({ view, finds, selected, onPick }: Omit<HandsDrawingProps, 'label'>) {
+interface FindsProps extends Omit<HandsDrawingProps, 'label'> {
+  readonly scale: number;
+}
+
+function Finds({ view, finds, selected, scale, onPick }: FindsProps) {
   const placed = useMemo(() => {
     const callouts = [...finds].flatMap(([zone, words]) => {
       const anchor = view.anchors.get(zone);
-      return anchor ? [{ key: zone, anchor, width: widthOf(wordsOf(words)), height: LABEL_HEIGHT }] : [];
+      return anchor
+        ? [{ key: zone, anchor, width: widthOf(wordsOf(words)) * scale, height: LABEL_HEIGHT * scale }]
+        : [];
     });
     return placeCallouts(callouts, view.polygons);
-  }, [view, finds]);
+  }, [view, finds, scale]);
   return (
     <g className="callouts" aria-hidden="true">
       {placed.map(({ key, x, y, from }) => {
@@ -88,8 +98,13 @@ function Finds({ view, finds, selected, onPick }: Omit<HandsDrawingProps, 'label
           <g key={key} className={key === selected ? 'callout on' : 'callout'} onClick={() => onPick(key)}>
             <line x1={anchor.x} y1={anchor.y} x2={from.x} y2={from.y} />
             <circle cx={anchor.x} cy={anchor.y} r={3.6} />
-            <rect x={x} y={y} width={widthOf(words)} height={LABEL_HEIGHT} rx={5} />
-            <text x={x + 8} y={y + 18} className="find">
+            <rect x={x} y={y} width={widthOf(words) * scale} height={LABEL_HEIGHT * scale} rx={5} />
+            <text
+              x={x + 8 * scale}
+              y={y + 18 * scale}
+              className="find"
+              style={{ fontSize: FIND_SIZE * scale }}
+            >
               {words}
             </text>
           </g>
