@@ -29,89 +29,93 @@ export function DogStrip({ sheet, breed, choices, visit, plan, checks, body }: D
   const { restrictions } = visit;
   return (
     <aside className="dog-strip" aria-label="Dog">
-      <h1>{dog.name}</h1>
-      <p>
-        {dog.breedCalled || breed.name} · {ageOf(dog.bornOn, new Date())} · {weightKg.predicted && 'about '}
-        {Math.round(weightKg.kg)} kg
-        <br />
-        {heightMm.predicted && 'about '}
-        {Math.round(heightMm.mm / 10)} cm at the withers
-      </p>
-      <Stops sheet={sheet} hands={hands} />
-      {breed.generic && (
-        <p className="stand-in">
-          No pack for this breed yet: drawn and planned as “{breed.name.replace(' (generic)', '')}”, a
-          stand-in.
-        </p>
-      )}
-      {restrictions.length > 0 && (
-        <section aria-label="Restrictions">
-          <ul className="restrictions">
-            {restrictions.map(({ kind, zone }) => (
-              <li key={kind.id + (zone ?? '')} title={kind.text}>
-                {kind.name}
-                {zone && <span className="muted"> {zoneWord(zone)}</span>}
-              </li>
-            ))}
-          </ul>
-          {plan.standingMinutes !== null && (
-            <p className="muted">Stands {plan.standingMinutes} min before a break.</p>
-          )}
-        </section>
-      )}
-      {dog.remember.length > 0 && (
-        <section aria-label="Remember">
-          <ul className="remember">
-            {dog.remember.map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        </section>
-      )}
-      {plan.cautions.length > 0 && (
-        <section aria-label="Mind today">
-          <ul className="cautions">
-            {plan.cautions.map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        </section>
-      )}
-      <For breed={breed} trimId={choices.trimId} purpose={choices.purpose} wish={choices.wish} />
-      <OwnSchools salon={sheet.salon.schools} own={choices.schools} />
-      {hands.findings.length > 0 && (
-        <section>
-          <h2>Hands found</h2>
-          <ul className="rows">
-            {hands.findings.map(({ finding, severity }) => {
-              const kind = byId('finding', packs.findings.findings, finding);
-              return (
-                <li key={finding}>
-                  <span>
-                    {kind.name} <span className="muted">{severity}</span>
-                    <span className="advice">{kind.advice}</span>
-                  </span>
-                </li>
-              );
-            })}
-          </ul>
-        </section>
-      )}
-      <section>
-        <h2>Coat</h2>
+      <div className="strip-top">
+        <h1>{dog.name}</h1>
         <p>
-          {plan.coat.name}
-          {hands.dense && ', dense'}
-          {plan.coat.curl < 1 && (
-            <span className="muted"> · curl comes back to {plan.coat.curl.toFixed(2)}</span>
-          )}
-          {sheet.lastVisit === null && <span className="muted"> · first visit, hair not measured yet</span>}
+          {dog.breedCalled || breed.name} · {ageOf(dog.bornOn, new Date())} · {weightKg.predicted && 'about '}
+          {Math.round(weightKg.kg)} kg
+          <br />
+          {heightMm.predicted && 'about '}
+          {Math.round(heightMm.mm / 10)} cm at the withers
         </p>
-      </section>
-      <Standard checks={checks} />
-      <p className="mt-auto pt-3 mb-0">
-        <Link to={`/dogs/${dog.id}`}>Open the dog’s card</Link>
-      </p>
+        <Stops sheet={sheet} hands={hands} />
+        {breed.generic && (
+          <p className="stand-in">
+            No pack for this breed yet: drawn and planned as “{breed.name.replace(' (generic)', '')}”, a
+            stand-in.
+          </p>
+        )}
+        {restrictions.length > 0 && (
+          <section aria-label="Restrictions">
+            <ul className="restrictions">
+              {restrictions.map(({ kind, zone }) => (
+                <li key={kind.id + (zone ?? '')} title={kind.text}>
+                  {kind.name}
+                  {zone && <span className="muted"> {zoneWord(zone)}</span>}
+                </li>
+              ))}
+            </ul>
+            {plan.standingMinutes !== null && (
+              <p className="muted">Stands {plan.standingMinutes} min before a break.</p>
+            )}
+          </section>
+        )}
+        {dog.remember.length > 0 && (
+          <section aria-label="Remember">
+            <ul className="remember">
+              {dog.remember.map((text) => (
+                <li key={text}>{text}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+      <div className="strip-rest">
+        {plan.cautions.length > 0 && (
+          <section aria-label="Mind today">
+            <ul className="cautions">
+              {plan.cautions.map((text) => (
+                <li key={text}>{text}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <For breed={breed} trimId={choices.trimId} purpose={choices.purpose} wish={choices.wish} />
+        <OwnSchools salon={sheet.salon.schools} own={choices.schools} />
+        {hands.findings.length > 0 && (
+          <section>
+            <h2>Hands found</h2>
+            <ul className="rows">
+              {hands.findings.map(({ finding, severity }) => {
+                const kind = byId('finding', packs.findings.findings, finding);
+                return (
+                  <li key={finding}>
+                    <span>
+                      {kind.name} <span className="muted">{severity}</span>
+                      <span className="advice">{kind.advice}</span>
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        )}
+        <section>
+          <h2>Coat</h2>
+          <p>
+            {plan.coat.name}
+            {hands.dense && ', dense'}
+            {plan.coat.curl < 1 && (
+              <span className="muted"> · curl comes back to {plan.coat.curl.toFixed(2)}</span>
+            )}
+            {sheet.lastVisit === null && <span className="muted"> · first visit, hair not measured yet</span>}
+          </p>
+        </section>
+        <Standard checks={checks} />
+        <p className="mt-auto pt-3 mb-0">
+          <Link to={`/dogs/${dog.id}`}>Open the dog’s card</Link>
+        </p>
+      </div>
     </aside>
   );
 }

@@ -120,30 +120,34 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
         </Button>
       </header>
       <aside className="dog-strip" aria-label="Dog">
-        <h1>{dog.name}</h1>
-        <p>
-          {dog.breedCalled || breed.name} · {ageOf(dog.bornOn, new Date())} · {kg.predicted && 'about '}
-          {Math.round(kg.kg)} kg
-        </p>
-        <Stops sheet={sheet} hands={hands} />
-        {dog.remember.length > 0 && (
-          <ul className="remember" aria-label="Remember">
-            {dog.remember.map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        )}
-        {changes.length > 0 && (
-          <section>
-            <h2>Since last visit</h2>
-            <ul className="changes">
-              {changes.map((change) => (
-                <li key={`${change.kind}${change.zone ?? ''}`}>{changeWord(change, unit)}</li>
+        <div className="strip-top">
+          <h1>{dog.name}</h1>
+          <p>
+            {dog.breedCalled || breed.name} · {ageOf(dog.bornOn, new Date())} · {kg.predicted && 'about '}
+            {Math.round(kg.kg)} kg
+          </p>
+          <Stops sheet={sheet} hands={hands} />
+          {dog.remember.length > 0 && (
+            <ul className="remember" aria-label="Remember">
+              {dog.remember.map((text) => (
+                <li key={text}>{text}</li>
               ))}
             </ul>
-          </section>
-        )}
-        <FoundList hands={hands} unit={unit} onPick={pick} />
+          )}
+        </div>
+        <div className="strip-rest">
+          {changes.length > 0 && (
+            <section>
+              <h2>Since last visit</h2>
+              <ul className="changes">
+                {changes.map((change) => (
+                  <li key={`${change.kind}${change.zone ?? ''}`}>{changeWord(change, unit)}</li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <FoundList hands={hands} unit={unit} onPick={pick} />
+        </div>
       </aside>
       <section className="sheet" aria-label="Drawing">
         <FindLine onFinds={put} />

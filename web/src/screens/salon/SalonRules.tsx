@@ -70,11 +70,16 @@ function Rules({ salon }: { readonly salon: Salon }) {
       </div>
       {error !== undefined && <ProblemNote problem={problemOf(error)} />}
       <LeaveGuard edits={!isEqual(rules, before) && !isLoading} />
-      {lead && (
-        <p>
-          <Link to="/people">People: who works here, and who signed in</Link>
-        </p>
-      )}
+      <p className="sides">
+        {lead && (
+          <Link className="btn btn-outline-secondary" to="/people">
+            People: who works here, and who signed in
+          </Link>
+        )}
+        <Link className="btn btn-outline-secondary" to="/me">
+          Your sign-ins and password
+        </Link>
+      </p>
       <fieldset disabled={!lead}>
         <legend>Clock and hours</legend>
         <div className="grid">

@@ -1,5 +1,6 @@
 import type { Clock, TodayLine } from '@kurrel/contract';
 import { addDays, addMinutes, differenceInMinutes, format } from 'date-fns';
+import type { CSSProperties } from 'react';
 import { useDeferredValue, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -117,7 +118,7 @@ function Board({ lines }: { readonly lines: readonly TodayLine[] }) {
       <p className="muted">
         {lines.length} dogs · {Math.floor(total / 60)} h {total % 60} min on the table · {planned} planned
       </p>
-      <ol className="tide">
+      <ol className="tide" style={{ '--hours': count } as CSSProperties}>
         <li className="tide-hours" aria-hidden="true">
           {Array.from({ length: count + 1 }, (_, i) => (
             <span key={i} style={{ left: `${(i / count) * 100}%` }}>
