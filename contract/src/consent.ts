@@ -10,14 +10,16 @@ export interface SignedStatement {
   readonly text: string;
 }
 
-/** Strokes of a pen as [x, y, x, y, …] on a pad of a known size. */
+/** Strokes of a pen as [x, y, x, y, …] on a pad of a known size; on one of 1 × 1 none: the typed name is the signature. */
 export const signatureSchema = object({
   width: number().min(1).max(4000).required(),
   height: number().min(1).max(4000).required(),
   strokes: array(array(number().min(-50).max(4050).required()).min(2).max(4000).required())
-    .min(1, 'The owner signs on the pad first.')
     .max(400)
-    .required('The owner signs on the pad first.'),
+    .required('The owner signs on the pad first.')
+    .when(['width', 'height'], ([width, height]: unknown[], strokes) =>
+      width === 1 && height === 1 ? strokes.max(0) : strokes.min(1, 'The owner signs on the pad first.'),
+    ),
 });
 export type Signature = InferType<typeof signatureSchema>;
 

@@ -48,9 +48,15 @@ describe('what crosses the wire', () => {
       trimId: 'lamb',
       purpose: 'pet',
       wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+      schools: {},
+      sides: {},
       overrides: [],
     };
     expect(says(choicesSchema, choices)).toBe('fine');
+    const { sides: _sides, ...without } = choices;
+    expect(says(choicesSchema, without)).toMatch(/nothing to say/);
+    expect(says(choicesSchema, { ...choices, trimId: ['lamb'] })).toMatch(/type/);
+    expect(says(choicesSchema, { ...choices, trimId: 7 })).toMatch(/type/);
     expect(says(choicesSchema, { ...choices, purpose: 'parade' })).not.toBe('fine');
     expect(says(choicesSchema, { ...choices, wish: { ...choices.wish, allOverMm: -4 } })).toMatch(
       /more than nothing/,

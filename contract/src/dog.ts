@@ -93,6 +93,8 @@ export interface VisitLine {
   readonly groomer: string;
   readonly note: string;
   readonly done: boolean;
+  /** Labels of the tools it was done with. */
+  readonly tools: readonly string[];
   /** What was signed for it, the latest first. */
   readonly consents: readonly ConsentLine[];
 }

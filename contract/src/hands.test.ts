@@ -2,6 +2,7 @@ import { freshHands } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
 import { says } from '../testing/says.ts';
 import {
+  FIRST_CLOCK,
   FIRST_POLICY,
   gaugeLine,
   handsSchema,
@@ -70,8 +71,12 @@ describe('the gauge’s lines', () => {
 
 describe('rules, stops and signatures', () => {
   it('a salon’s rules are held to what they can be', () => {
-    const rules = { schools: { mats: 'save' }, policy: FIRST_POLICY };
+    const rules = { schools: { mats: 'save' }, policy: FIRST_POLICY, clock: FIRST_CLOCK };
     expect(says(salonSchema, rules)).toBe('fine');
+    const clock = (change: object) => ({ ...rules, clock: { ...FIRST_CLOCK, ...change } });
+    expect(says(salonSchema, clock({ zone: 'Mars/Olympus' }))).toMatch(/no such time zone/);
+    expect(says(salonSchema, clock({ opens: '19:00' }))).toMatch(/closes after it opens/);
+    expect(says(salonSchema, clock({ opens: '8' }))).toMatch(/08:30/);
     const policy = (change: object) => ({ ...rules, policy: { ...FIRST_POLICY, ...change } });
     expect(says(salonSchema, policy({ rates: { perHour: 'much', least: 20, currency: 'EUR' } }))).toMatch(
       /number/,

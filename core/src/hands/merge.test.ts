@@ -62,10 +62,8 @@ describe('two people at one sheet', () => {
   });
 
   it('shows both where both changed the same thing, and takes mine only when that is decided', () => {
-    const [mine, theirs] = [20, 30].map((mm) => ({ ...fresh, lengths: { back: length(mm) } })) as [
-      Hands,
-      Hands,
-    ];
+    const at = (mm: number): Hands => ({ ...fresh, lengths: { back: length(mm) } });
+    const [mine, theirs] = [at(20), at(30)];
     const merged = merge(fresh, mine, theirs);
     expect(merged.clashes).toMatchObject([{ key: 'length back', mine: { mm: 20 }, theirs: { mm: 30 } }]);
     expect(merged.hands.lengths.back?.mm).toBe(30);

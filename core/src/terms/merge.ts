@@ -48,11 +48,7 @@ export function mergeEntries(
 
 /** The merge with some clashes decided for mine. */
 export function decided(merged: Merged, mine: readonly string[]): Entries {
-  const entries: Record<string, unknown> = { ...merged.entries };
-  for (const clash of merged.clashes) {
-    if (!mine.includes(clash.key)) continue;
-    if (clash.mine === undefined) delete entries[clash.key];
-    else entries[clash.key] = clash.mine;
-  }
-  return entries;
+  const own = merged.clashes.filter(({ key }) => mine.includes(key)).map((clash) => [clash.key, clash.mine]);
+  const entries = { ...merged.entries, ...(Object.fromEntries(own) as Entries) };
+  return Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined));
 }

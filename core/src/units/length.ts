@@ -88,7 +88,11 @@ export function lengthNumber(mm: number, unit: LengthUnit): string {
   return whole === 0 ? `${num}/${den}` : `${whole} ${num}/${den}`;
 }
 
-/** The length with its unit: `13 mm`, `1/2 in`. */
+/** Below this 1/32 in is a coarse step: millimetres are said as well, so that two lengths never look the same. */
+const FINE_MM = 3;
+
+/** The length with its unit: `13 mm`, `1/2 in`, `1/16 in (1.5 mm)`. */
 export function formatLength(mm: number, unit: LengthUnit): string {
-  return `${lengthNumber(mm, unit)} ${unit}`;
+  const said = `${lengthNumber(mm, unit)} ${unit}`;
+  return unit === 'in' && mm < FINE_MM ? `${said} (${lengthNumber(mm, 'mm')} mm)` : said;
 }

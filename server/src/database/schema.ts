@@ -139,6 +139,8 @@ export interface VisitRecord {
   /** The same by part, with what was expected of each on the day. */
   readonly parts?: readonly LoggedPart[];
   readonly note: string;
+  /** Label of the tool used in each zone. */
+  readonly tools?: Readonly<Record<string, string>>;
 }
 
 export const visits = pgTable(

@@ -175,6 +175,7 @@ async function visitLines(tx: SalonTx, dogId: string): Promise<readonly VisitLin
     groomer,
     note: visit.record?.note ?? '',
     done: visit.record !== null,
+    tools: [...new Set(Object.values(visit.record?.tools ?? {}))],
     consents: signed
       .filter(({ visitId }) => visitId === visit.id)
       .map(({ visitId: _visit, ...line }) => line),

@@ -240,7 +240,11 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
   const minutes = parts.reduce((sum, part) => sum + part.minutes, 0);
   await tx
     .update(visits)
-    .set({ record: { leftMm, minutes, note, parts }, hands: sheet.hands, handsVersion: 1 })
+    .set({
+      record: { leftMm, minutes, note, parts, tools: usedIn(plan) },
+      hands: sheet.hands,
+      handsVersion: 1,
+    })
     .where(sql`${visits.id} = ${visit.id}`);
   const coat = coatOf(library.packs.coats, demo.coatType, demo.coatModifiers, demo.dense);
   const measured = new Set<string>();
@@ -261,6 +265,10 @@ async function seedPastVisit(tx: SalonTx, library: Library, past: PastVisit): Pr
     });
   }
 }
+
+/** The tools a visit was done with. */
+const usedIn = (plan: Plan) =>
+  Object.fromEntries(plan.zones.flatMap(({ zone, tool }) => (tool ? [[zone, tool.label]] : [])));
 
 /** What the book says each clipped zone was left at, before anything was learned. */
 function bookLengths(

@@ -26,6 +26,18 @@ export function Shell() {
   const [signOut] = useSignOutMutation();
   const unit = useAppSelector((state) => state.preferences.unit);
 
+  useEffect(() => {
+    const find = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof Element && event.target.closest('input, textarea, select, .modal');
+      if (event.key !== '/' || typing) return;
+      event.preventDefault();
+      void navigate('/dogs', { state: { find: true } });
+    };
+    window.addEventListener('keydown', find);
+    return () => window.removeEventListener('keydown', find);
+  }, [navigate]);
+
   if (session.isLoading) return <Loading what="Kurrel" />;
   if (session.isError) {
     const problem = problemOf(session.error);

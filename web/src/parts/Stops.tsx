@@ -66,6 +66,15 @@ export function Stops({ sheet, hands }: { readonly sheet: VisitSheet; readonly h
   );
 }
 
+const READY = {
+  refer: [
+    'Owner calls their vet today',
+    'Vet looks at it before anything else',
+    'Behaviour plan first, owner told',
+  ],
+  clear: ['Vet says it may be groomed', 'Looked again: old and healed', 'Two people, calm now'],
+} as const;
+
 function stopName(key: string): string {
   const [id = '', zone] = key.split('@');
   const name = packs.safety.stops.find((stop) => stop.id === id)?.name ?? id;
@@ -119,6 +128,13 @@ function Answer({
             />
             <Form.Control.Feedback type="invalid">{errors.note?.message}</Form.Control.Feedback>
           </Form.Group>
+          <div className="sides mt-2" role="group" aria-label="Ready words">
+            {(refer ? READY.refer : READY.clear).map((words) => (
+              <button key={words} type="button" className="chip" onClick={() => form.setValue('note', words)}>
+                {words}
+              </button>
+            ))}
+          </div>
           <p className="muted mt-2 mb-0">Your name and the time are kept with it.</p>
           {error !== undefined && <ProblemNote problem={problemOf(error)} />}
         </Modal.Body>

@@ -11,6 +11,9 @@ import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { zoneWord } from '../../parts/words.ts';
 import { SignaturePad } from './SignaturePad.tsx';
 
+/** Who cannot draw signs with their typed name and a tick: no strokes, and the consent says so. */
+const TYPED: Signature = { width: 1, height: 1, strokes: [] };
+
 interface ConsentFormProps {
   readonly sheet: VisitSheet;
   readonly look: Proposal;
@@ -25,6 +28,7 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
   const navigate = useNavigate();
   const [sign, { error, isLoading }] = useSignConsentMutation();
   const [signature, setSignature] = useState<Signature | null>(null);
+  const [typed, setTyped] = useState(false);
   const [missing, setMissing] = useState<'name' | 'signature' | null>(null);
   const top = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -38,7 +42,7 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
 
   const send = async () => {
     if (signedBy.trim() === '') return setMissing('name');
-    if (!signature) return setMissing('signature');
+    if (!signature && !typed) return setMissing('signature');
     setMissing(null);
     const { schools, sides, overrides, ...rest } = look.choices;
     const choices = {
@@ -50,7 +54,7 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
     const answer = await sign({
       visitId: sheet.visit.id,
       version: sheet.saved?.version ?? 0,
-      body: { kind, choices, signedBy, signature },
+      body: { kind, choices, signedBy, signature: signature ?? TYPED },
     });
     if (!('data' in answer) || !answer.data) return;
     onSigned();
@@ -77,9 +81,15 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
           <Form.Control.Feedback type="invalid">Type the name of who signs.</Form.Control.Feedback>
         </Form.Group>
         <SignaturePad onSignature={setSignature} />
+        <Form.Check
+          id="typed-signature"
+          checked={typed}
+          label="Cannot sign on the pad: my typed name is my signature"
+          onChange={(event) => setTyped(event.target.checked)}
+        />
         {missing === 'signature' && (
           <p className="text-danger" role="alert">
-            The owner signs on the pad first.
+            The owner signs on the pad first, or ticks that the typed name is the signature.
           </p>
         )}
         {problem && <ProblemNote problem={problem} />}

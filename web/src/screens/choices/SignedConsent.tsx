@@ -42,7 +42,11 @@ export function SignedConsent() {
             <li key={text}>{text}</li>
           ))}
         </ul>
-        <Drawn signature={consent.signature} />
+        {consent.signature.strokes.length > 0 ? (
+          <Drawn signature={consent.signature} />
+        ) : (
+          <p>Signed with the typed name.</p>
+        )}
         <p>
           Signed by <strong>{consent.signedBy || 'the owner'}</strong> on {times.day(consent.signedAt)},{' '}
           {times.time(consent.signedAt)}, before {consent.witness}.

@@ -110,6 +110,7 @@ function Visits({ visits }: { readonly visits: readonly VisitLine[] }) {
                 {' '}
                 {visit.minutes} min, {visit.groomer}
               </span>
+              {visit.tools.length > 0 && <span className="note">with {visit.tools.join(', ')}</span>}
               {visit.note && <span className="note">{visit.note}</span>}
               {visit.consents.map(({ id, signedBy, trimName }) => (
                 <Link key={id} className="note" to={`/visits/${visit.id}/consents/${id}`}>

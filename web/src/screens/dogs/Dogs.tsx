@@ -1,7 +1,7 @@
 import { useDeferredValue, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import { problemOf, useDogsInfiniteQuery } from '../../app/api.ts';
 import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
@@ -12,6 +12,7 @@ import { Title } from '../../parts/Title.tsx';
 /** The dogs of the salon, found by name, owner or breed. */
 export function Dogs() {
   const [params, setParams] = useSearchParams();
+  const find = (useLocation().state as { find?: boolean } | null)?.find === true;
   const [text, setText] = useState(params.get('q') ?? '');
   const query = useDeferredValue(text.trim());
   useEffect(() => {
@@ -27,6 +28,7 @@ export function Dogs() {
         <h1>Dogs</h1>
         <Form.Control
           type="search"
+          autoFocus={find}
           className="search"
           aria-label="Find a dog by name, owner or breed"
           placeholder="Find by name, owner or breed"

@@ -4,6 +4,7 @@ import { byId, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
+import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { zoneGroups } from '../../drawing/zoneGroups.ts';
@@ -11,6 +12,7 @@ import { AllZones } from './AllZones.tsx';
 import { CoatRule } from './CoatRule.tsx';
 import { DogStrip } from './DogStrip.tsx';
 import { DraftBar } from './DraftBar.tsx';
+import { savePart } from '../../visit/visit.ts';
 import { clearOverride, setLength, setOverride } from '../../visit/choicesSlice.ts';
 import { look } from './draftView.ts';
 import { KeysHelp } from './KeysHelp.tsx';
@@ -36,6 +38,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const draft = useDraft(breed, dog, choices, view.curlBack);
   const { plan } = draft;
   const [help, setHelp] = useState(false);
+  const [params, setParams] = useSearchParams();
   const lengthInput = useRef<HTMLInputElement>(null);
   const reasonInput = useRef<HTMLInputElement>(null);
 
@@ -44,12 +47,17 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   useEffect(() => {
     const coat = byId('coat type', packs.coats.types, sheet.dog.coatType);
     const curlBack = coat.shown === 'reverted' && coat.curl < 1;
-    dispatch(
-      look({ selected: 'back', side: 'both', compare: false, panel: 'zone', gesture: false, curlBack }),
-    );
+    const asked = params.get('zone') ?? 'back';
+    const selected = packs.zones.zones.some(({ id }) => id === asked) ? asked : 'back';
+    const panel = params.get('show') === 'all' ? 'all' : 'zone';
+    dispatch(look({ selected, side: 'both', compare: false, panel, gesture: false, curlBack }));
     // Where one looks first, when the screen opens on a dog.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sheet.visit.id]);
+
+  useEffect(() => {
+    setParams({ zone: view.selected, ...(view.panel === 'all' ? { show: 'all' } : {}) }, { replace: true });
+  }, [setParams, view.selected, view.panel]);
 
   const select = useCallback(
     (zone: string) => {
@@ -96,6 +104,9 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     onOverride: () => lengthInput.current?.focus(),
     onWhy: () => document.getElementById('why')?.scrollIntoView({ block: 'start' }),
     onHelp: () => setHelp(true),
+    onSave: () => {
+      if (dirty) void dispatch(savePart('choices'));
+    },
   });
 
   const groups = useMemo(

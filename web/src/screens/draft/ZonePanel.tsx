@@ -4,6 +4,7 @@ import { DIRECTIONS, formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core
 import { conflictSentence, directionWord, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
 import type { RefObject } from 'react';
 import Button from 'react-bootstrap/Button';
+import { Link } from 'react-router';
 import Form from 'react-bootstrap/Form';
 import { useSessionQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -110,7 +111,7 @@ export function ZonePanel(props: ZonePanelProps) {
           I have read this: do it
         </Button>
       )}
-      <With zone={zone} unit={unit} />
+      <With zone={zone} zones={zones} unit={unit} />
       {zone.cautions.length > 0 && (
         <section className="care">
           <h3>Care</h3>
@@ -130,7 +131,14 @@ const SIDE_ANSWERS = [
   ['leave', 'leave it as planned'],
 ] as const;
 
-function With({ zone, unit }: { readonly zone: ZonePlan; readonly unit: LengthUnit }) {
+interface WithProps {
+  readonly zone: ZonePlan;
+  readonly zones: readonly string[];
+  readonly unit: LengthUnit;
+}
+
+function With({ zone, zones, unit }: WithProps) {
+  const dispatch = useAppDispatch();
   const { tool, runnerUp } = zone;
   if (!tool) {
     return (
@@ -150,15 +158,27 @@ function With({ zone, unit }: { readonly zone: ZonePlan; readonly unit: LengthUn
         {tool.carrierLabel && ` on a ${tool.carrierLabel}`}, {directionWord[tool.direction]}
       </p>
       <p className="leaves">{leavesWords(tool, unit)}</p>
+      {(tool.technique === 'clip' || tool.technique === 'comb') && (
+        <p>
+          <Link to={`/drawer?tool=${tool.toolId}`}>measure what it leaves</Link>
+        </p>
+      )}
       {tool.dull && <p className="conflict">Dull: nothing sharp at hand does this. Sharpen it first.</p>}
       {tool.wrongHand && <p className="conflict">Made for the other hand: it folds the hair.</p>}
       {runnerUp && (
         <>
           <h3>Next best</h3>
           <p className="row-figure">
-            <span>
-              {toolName(runnerUp)}, {directionWord[runnerUp.direction]}
-            </span>
+            <button
+              type="button"
+              className="chip"
+              onClick={() => {
+                const { toolId, direction } = runnerUp;
+                dispatch(setOverride({ zones, patch: { toolId, direction, targetMm: null } }));
+              }}
+            >
+              take {toolName(runnerUp)}, {directionWord[runnerUp.direction]}
+            </button>
             <span className="figure">
               {formatLength(runnerUp.leavesMm, unit)}
               {runnerUp.toolsDelta < 0 && ' · one tool fewer'}

@@ -16,6 +16,7 @@ interface DraftKeys {
   readonly onOverride: () => void;
   readonly onWhy: () => void;
   readonly onHelp: () => void;
+  readonly onSave: () => void;
 }
 
 /** The draft's keys; they rest while something is typed into a field. */
@@ -30,6 +31,11 @@ export function useDraftKeys(keys: DraftKeys): void {
       event.target instanceof HTMLElement &&
       event.target.closest('input, textarea, select, [contenteditable], dialog, .modal');
     const down = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 's') {
+        event.preventDefault();
+        latest.current.onSave();
+        return;
+      }
       if (typing(event)) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();

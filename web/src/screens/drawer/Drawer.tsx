@@ -1,9 +1,10 @@
 import type { Tool } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import { byId, calibrationOf, coatOf, formatLength, toolOptions } from '@kurrel/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useSearchParams } from 'react-router';
 import { problemOf, useDrawerQuery, useRemoveToolMutation, useSessionQuery } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { packs } from '../../app/packs.ts';
@@ -20,6 +21,12 @@ export function Drawer() {
   const { data: session } = useSessionQuery();
   const [coatType, setCoatType] = useState('tight-curl');
   const [editing, setEditing] = useState<Tool | 'new' | null>(null);
+  const [params] = useSearchParams();
+  const asked = params.get('tool');
+  useEffect(() => {
+    const tool = drawer?.find(({ id }) => id === asked);
+    if (tool) setEditing(tool);
+  }, [drawer, asked]);
   const canEdit = may(session?.person.role ?? 'trainee', 'drawer:edit');
   return (
     <main id="content" className="page drawer">

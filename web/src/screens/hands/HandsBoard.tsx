@@ -3,6 +3,7 @@ import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
 import { bodyOf, changesSince, questionTape } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { useSearchParams } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dogViews } from '../../drawing/dogViews.ts';
@@ -46,6 +47,17 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   const { past, future } = useAppSelector((state) => state.visit.hands);
   const saving = useAppSelector((state) => state.visit.sync.hands.state);
   const unit = useAppSelector((state) => state.preferences.unit);
+  const [params, setParams] = useSearchParams();
+  useEffect(() => {
+    const tab = TABS.find(([id]) => id === params.get('tab'))?.[0] ?? 'place';
+    const zone = params.get('place') ?? 'back';
+    dispatch(lookAt({ view: params.get('view') ?? 'left', zone: zone === 'dog' ? null : zone, tab }));
+    // Where one looks first, when the screen opens on a dog.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [sheet.visit.id]);
+  useEffect(() => {
+    setParams({ view: look.view, place: look.zone ?? 'dog', tab: look.tab }, { replace: true });
+  }, [setParams, look]);
   const [question, setQuestion] = useState<TapeQuestion | null>(null);
 
   const { measurements, findings } = hands;

@@ -1,5 +1,5 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { Find, Hands, LengthUnit, StructureFinding, Tightness } from '@kurrel/core';
+import type { Find, Hands, LengthUnit, StructureFinding, Mat, Tightness } from '@kurrel/core';
 import { otherSide, zoneKindId } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -53,7 +53,7 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
             key={tightness}
             type="button"
             className="chip"
-            onClick={() => onFinds([newMat(zone, tightness)])}
+            onClick={() => onFinds([newMat(zone, tightness, hands.mats.at(-1))])}
           >
             {TIGHTNESS[tightness]}
           </button>
@@ -85,12 +85,13 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
   );
 }
 
-const newMat = (zone: string, tightness: Tightness): Find => ({
+/** A mat as large as the one before it on this dog: mats come in families. */
+const newMat = (zone: string, tightness: Tightness, last: Mat | undefined): Find => ({
   kind: 'mat',
   mat: {
     zone,
-    lengthCm: 3,
-    widthCm: 3,
+    lengthCm: last?.lengthCm ?? 3,
+    widthCm: last?.widthCm ?? 3,
     tightness,
     toSkinMm: packs.mats.toSkinMm[tightness - 1] ?? 0,
     burr: false,
