@@ -26,7 +26,8 @@ const hands = (name: string) => async (page: Page, address: string) => {
 };
 const along = (name: string, path: string, there: string) => async (page: Page, address: string) => {
   await hands(name)(page, address);
-  await page.goto(page.url().replace(/hands$/, path));
+  const { origin, pathname } = new URL(page.url());
+  await page.goto(origin + pathname.replace(/hands$/, path));
   await page.waitForSelector(there);
 };
 const draft = (name: string) => along(name, 'draft', '.coat-rule .bead');
@@ -41,6 +42,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'dogs', go: async (page, address) => void (await page.goto(`${address}/dogs`)) },
   { name: 'dog-card', go: openDog('Juniper') },
   { name: 'drawer', go: async (page, address) => void (await page.goto(`${address}/drawer`)) },
+  { name: 'people', go: async (page, address) => void (await page.goto(`${address}/people`)) },
   { name: 'salon', go: async (page, address) => void (await page.goto(`${address}/salon`)) },
   {
     name: 'hands-on',
@@ -65,6 +67,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'draft-samoyed', go: draft('Mistral') },
   { name: 'draft-airedale', go: draft('Rook') },
   { name: 'draft-havanese', go: draft('Dumpling') },
+  { name: 'draft-phone', size: [390, 844], go: draft('Juniper') },
   { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
   { name: 'hands-on-tablet', size: [800, 1280], go: hands('Sorrel') },
 ];

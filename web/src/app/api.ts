@@ -12,6 +12,7 @@ import type {
   Member,
   NewPerson,
   OpenSession,
+  OwnerExport,
   PersonFacts,
   Problem,
   Salon,
@@ -173,6 +174,13 @@ export const api = createApi({
       providesTags: ['People'],
       keepUnusedDataFor: 0,
     }),
+    exportOwner: build.mutation<OwnerExport, string>({
+      query: (owner) => ({ url: 'owners/export', method: 'POST', body: { owner } }),
+    }),
+    eraseOwner: build.mutation<{ readonly dogs: number }, string>({
+      query: (owner) => ({ url: 'owners/erase', method: 'POST', body: { owner } }),
+      invalidatesTags: (_r, error) => (error ? [] : ['Dog', 'Visit']),
+    }),
     sessions: build.query<readonly OpenSession[], void>({
       query: () => 'sessions',
       providesTags: ['Sessions'],
@@ -287,6 +295,8 @@ export const {
   useEnablePersonMutation,
   useResetPasswordMutation,
   useSecurityLogQuery,
+  useExportOwnerMutation,
+  useEraseOwnerMutation,
   useSessionsQuery,
   useEndSessionMutation,
   useEndSessionsMutation,

@@ -18,6 +18,7 @@ import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { BookVisit } from './BookVisit.tsx';
 import { Title } from '../../parts/Title.tsx';
+import { Owner } from './Owner.tsx';
 import { DogForm } from './DogForm.tsx';
 
 /** A dog's card: what is known, its visits, the next one. */
@@ -88,6 +89,7 @@ function Card({ dog, visits }: DogWithVisits) {
         <div>
           {may(role, 'visit:book') && <BookVisit dogId={dog.id} last={visits[0]} />}
           <Visits visits={visits} />
+          {may(role, 'owner:erase') && dog.owner !== '' && <Owner owner={dog.owner} />}
         </div>
       </div>
     </main>
