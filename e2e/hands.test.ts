@@ -204,8 +204,8 @@ describe('bad input says what to do and loses nothing', () => {
     await page.locator('.question ::-p-text(Measured twice)').click();
     await saved(page);
     await page.reload();
-    await page.waitForSelector('.hands-dog .place');
-    await page.locator('.zone-panel .tabs ::-p-text(Tape)').click();
+    // The tab is in the address: one is where one was.
+    await page.waitForSelector('.tape-field');
     await page.waitForFunction(
       (name) => document.querySelector<HTMLInputElement>(`input[aria-label="${name}"]`)?.value === '400',
       {},

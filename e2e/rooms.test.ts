@@ -126,7 +126,7 @@ describe('the drawer', () => {
     await page.keyboard.press('Enter');
     await waitForText(page, '.after-measure', '1 measures of this tool');
     await page.locator('.modal ::-p-text(Close)').click();
-    await waitForText(page, row, '1 measured, ×1.12');
+    await waitForText(page, row, '1 measured: leaves 12 % more than usual');
 
     await page.locator('[aria-label="Remove gurnard"]').click();
     await waitForText(page, '.toast', 'gurnard is out of the drawer');

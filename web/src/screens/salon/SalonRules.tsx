@@ -36,6 +36,8 @@ function Rules({ salon }: { readonly salon: Salon }) {
   const [save, { error, isLoading }] = useSaveSalonMutation();
   const before: SalonSettings = { schools: salon.schools, policy: salon.policy, clock: salon.clock };
   const [rules, setRules] = useState(before);
+  /** What the server has, as far as this page heard. */
+  const [kept, setKept] = useState(before);
   const { policy, clock } = rules;
   const setClock = (change: Partial<Clock>) => setRules({ ...rules, clock: { ...clock, ...change } });
   const schools = schoolsOf(packs.schools, rules.schools);
@@ -43,8 +45,9 @@ function Rules({ salon }: { readonly salon: Salon }) {
   const setPolicy = (change: Partial<Policy>) => setRules({ ...rules, policy: { ...policy, ...change } });
   const send = async () => {
     const answer = await save({ version: salon.version, rules });
-    if (!('error' in answer))
-      dispatch(notify({ text: 'The salon’s rules are saved; new plans follow them.' }));
+    if ('error' in answer) return;
+    setKept(rules);
+    dispatch(notify({ text: 'The salon’s rules are saved; new plans follow them.' }));
   };
   return (
     <main id="content" className="page salon">
@@ -69,7 +72,7 @@ function Rules({ salon }: { readonly salon: Salon }) {
         )}
       </div>
       {error !== undefined && <ProblemNote problem={problemOf(error)} />}
-      <LeaveGuard edits={!isEqual(rules, before) && !isLoading} />
+      <LeaveGuard edits={!isEqual(rules, kept) && !isLoading} />
       <p className="sides">
         {lead && (
           <Link className="btn btn-outline-secondary" to="/people">
