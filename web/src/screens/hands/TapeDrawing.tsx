@@ -119,6 +119,7 @@ export function TapeDrawing({ body, hands, unit, onMeasure }: TapeDrawingProps) 
           <div
             key={key}
             className="tape-field"
+            data-word={tapeWord[key]}
             style={{ left: `${(100 * middle.x) / SHEET.width}%`, top: `${(100 * middle.y) / SHEET.height}%` }}
           >
             <TapeField measure={key} body={body} hands={hands} unit={unit} onMeasure={onMeasure} />
