@@ -8,6 +8,9 @@ import { freePort, PROJECT, startThrowaway } from './cluster.ts';
 import { startServer } from './server.ts';
 import { demoDatabase } from './world.ts';
 
+/** Until what a screen loads is drawn; requests that a change of screen cut off are never heard of as ended. */
+const SETTLED_MS = 1500;
+
 interface Shot {
   readonly name: string;
   readonly size?: readonly [number, number];
@@ -94,7 +97,7 @@ await advise(async () => {
       const [width, height] = shot.size ?? [1280, 800];
       await page.setViewport({ width, height });
       await shot.go(page, server.address);
-      await page.waitForNetworkIdle({ idleTime: 300 });
+      await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
       await page.screenshot({ path: join(folder, `${shot.name}.png`) });
       console.log(`${shot.name}.png`);
     }
