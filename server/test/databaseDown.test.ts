@@ -42,7 +42,7 @@ class Road {
   }
 }
 
-const PATIENCE = { connectMs: 300, lockMs: 300, statementMs: 500, answerMs: 700 };
+const PATIENCE = { connectMs: 1500, lockMs: 300, statementMs: 1500, answerMs: 2000 };
 let road: Road;
 let world: World;
 beforeAll(async () => {
