@@ -6,6 +6,7 @@ import type {
   Choices,
   DrawerTool,
   Mat,
+  Override,
   Packs,
   Plan,
   SeenSign,
@@ -154,5 +155,16 @@ export const mat = (zone: string, extra: Partial<Mat> = {}): Mat => ({
   toSkinMm: 1,
   burr: false,
   sores: false,
+  ...extra,
+});
+
+/** An override of one zone that says nothing but what is given. */
+export const override = (zone: string, extra: Partial<Override> = {}): Override => ({
+  zone,
+  targetMm: null,
+  toolId: null,
+  direction: null,
+  reason: '',
+  acknowledged: false,
   ...extra,
 });

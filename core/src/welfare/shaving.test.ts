@@ -1,23 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { caseFor, hairEverywhere, packs, planFor, zoneOf } from '../../testing/packs.ts';
+import { caseFor, hairEverywhere, override, packs, planFor, zoneOf } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
-import type { Override } from '../case/choices.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import { unsafe } from './unsafe.ts';
 
 const long = hairEverywhere(60);
-const override = (zone: string, extra: Partial<Override> = {}): Override => ({
-  zone,
-  targetMm: null,
-  toolId: null,
-  direction: null,
-  reason: '',
-  acknowledged: false,
-  ...extra,
-});
 
 describe('one length all over', () => {
   const wish = (allOverMm: number, extra: Partial<typeof AS_DRAWN> = {}): Extra => ({

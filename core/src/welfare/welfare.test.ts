@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { breeds, caseFor, hairEverywhere, packs, planFor, sign, zoneOf } from '../../testing/packs.ts';
+import {
+  breeds,
+  caseFor,
+  hairEverywhere,
+  override,
+  packs,
+  planFor,
+  sign,
+  zoneOf,
+} from '../../testing/packs.ts';
 import type { Override } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { planGroom } from '../plan/planGroom.ts';
@@ -14,15 +23,6 @@ import { unsafe } from './unsafe.ts';
 const zones = caseFor('standard-poodle').zones;
 const at = (visit: Case, zone: string) => restrictionsAt(visit, byId('zone', visit.zones, zone));
 const long = hairEverywhere(60);
-const override = (zone: string, extra: Partial<Override> = {}): Override => ({
-  zone,
-  targetMm: null,
-  toolId: null,
-  direction: null,
-  reason: '',
-  acknowledged: false,
-  ...extra,
-});
 
 describe('an override', () => {
   const allergic = { signs: [sign('allergic-skin')] };
