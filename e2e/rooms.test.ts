@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { axeIssues, conventionIssues } from './conventions.ts';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openCard, openSalon, retype, textOf, waitForText } from './salon.ts';
+import { goTo, openCard, openHands, openSalon, retype, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -34,6 +34,19 @@ describe('the door', () => {
     await waitForText(page, 'h1', 'Drawer');
     await page.locator('button ::-p-text(Sign out)').click();
     await page.waitForSelector('#login');
+    await page.close();
+  });
+
+  it('an address that says a day or a place that is not shows one that is', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    for (const day of ['9999-99-99', '2026-02-31', 'x']) {
+      await page.goto(`${salon.address}/?day=${day}`);
+      await waitForText(page, 'h1', 'Today');
+    }
+    await openHands(page, 'Quill');
+    const { origin, pathname } = new URL(page.url());
+    await page.goto(`${origin}${pathname}?view=nope&place=lion.left&tab=x`);
+    await waitForText(page, '.place-name', 'back');
     await page.close();
   });
 

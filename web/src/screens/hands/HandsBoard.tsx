@@ -1,6 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
-import { bodyOf, changesSince, questionTape } from '@kurrel/core';
+import { bodyOf, changesSince, dogZones, questionTape } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useSearchParams } from 'react-router';
@@ -50,7 +50,9 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   const [params, setParams] = useSearchParams();
   useEffect(() => {
     const tab = TABS.find(([id]) => id === params.get('tab'))?.[0] ?? 'place';
-    const zone = params.get('place') ?? 'back';
+    const asked = params.get('place') ?? 'back';
+    const known = asked === 'dog' || dogZones(packs.zones).some(({ id }) => id === asked);
+    const zone = known ? asked : 'back';
     dispatch(lookAt({ view: params.get('view') ?? 'left', zone: zone === 'dog' ? null : zone, tab }));
     // Where one looks first, when the screen opens on a dog.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -18,7 +18,8 @@ export function Today() {
   const [params, setParams] = useSearchParams();
   const times = useTimes();
   const today = times.dayOf(0);
-  const day = /^\d{4}-\d{2}-\d{2}$/.test(params.get('day') ?? '') ? (params.get('day') ?? today) : today;
+  const asked = params.get('day') ?? '';
+  const day = isDay(asked) ? asked : today;
   const { data, error, isLoading, refetch } = useDayQuery(times.range(day));
   const shown = new Date(`${day}T12:00:00`);
   const go = (days: number) => {
@@ -55,6 +56,12 @@ export function Today() {
     </main>
   );
 }
+
+/** A day of the calendar, written 2026-03-03; an address can say anything. */
+const isDay = (text: string): boolean =>
+  /^\d{4}-\d{2}-\d{2}$/.test(text) &&
+  !Number.isNaN(Date.parse(text)) &&
+  new Date(text).toISOString().startsWith(text);
 
 /** Any dog of the salon, from the first screen. */
 function FindDog() {
