@@ -2,7 +2,7 @@ import type { ToolPack } from '../packs/tools.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 
 /** A blade counts as one longer from this share up. */
-const LONGER = 1.15;
+export const LONGER = 1.15;
 
 const known = new WeakMap<ToolPack, readonly number[]>();
 

@@ -10,6 +10,7 @@ import {
   planFor,
   sign,
   zoneOf,
+  tool,
 } from '../../testing/packs.ts';
 import type { Override } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
@@ -138,6 +139,15 @@ describe('a first visit', () => {
         }
       }
     }
+  });
+
+  it('is longer also where the drawer’s next blade is far: the blade that was drawn is no answer', () => {
+    const drawer = [tool('blade-7f'), tool('blade-5f', { lengthMm: 6.8 }), tool('straight-shears')];
+    const ear = (firstVisit: boolean) =>
+      zoneOf(planFor('yorkshire-terrier', { trimId: 'puppy-cut', drawer, firstVisit }), 'ear-outside.left');
+    expect(ear(false).tool?.label).toBe('blade-7f');
+    expect(ear(true).tool?.label).toBe('blade-5f');
+    expect(ear(true).leftMm).toBeGreaterThan(ear(false).leftMm);
   });
 
   it('with the lay, one longer, is longer than the face it replaces', () => {
