@@ -2,7 +2,7 @@ import type { ToolPack } from '../packs/tools.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 
 /** A blade counts as one longer from this share up. */
-export const LONGER = 1.15;
+const LONGER = 1.15;
 
 const known = new WeakMap<ToolPack, readonly number[]>();
 

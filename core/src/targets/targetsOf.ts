@@ -14,7 +14,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
-import { LONGER, oneLongerMm } from './longer.ts';
+import { oneLongerMm } from './longer.ts';
 import { coatReasons, hairReasons, lossConflict, matReasons, welfareReasons } from './reasons.ts';
 import type { Schooled } from './schooled.ts';
 import { schooled } from './schooled.ts';
@@ -184,8 +184,8 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const kinder = welfare.oneLonger;
   const longer = bladed && (kinder !== null || school.oneLonger) ? oneLongerMm(packs.tools, mm) : mm;
   if (longer > mm) {
-    // Longer is a promise: the very blade that was drawn is no answer to it.
-    leastMm = Math.max(leastMm, Math.min(mm, drawn.mm) * LONGER);
+    // Longer is a promise: what is nearer to the drawn length than to the longer one (by ratio) is no answer to it.
+    leastMm = Math.max(leastMm, Math.sqrt(Math.min(mm, drawn.mm) * longer));
     const why = kinder
       ? reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source)
       : reason('standard', 'school', school.reasons[0]?.about ?? '', 'custom');
