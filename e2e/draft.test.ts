@@ -262,3 +262,57 @@ describe('welfare on the board', () => {
     await page.close();
   });
 });
+
+describe('around the board', () => {
+  it('a tool is measured at the zone it was used on, and the plan knows', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Juniper');
+    await selectZone(page, 'throat');
+    expect(await textOf(page, '.leaves')).toMatch('(4 measured)');
+    await page.locator('.zone-panel ::-p-text(measure what it left)').click();
+    await page.waitForSelector('.zone-panel .after-measure input');
+    await page.type('.zone-panel .after-measure .length-field input', '2.4');
+    await page.keyboard.press('Enter');
+    await waitForText(page, '.leaves', '(5 measured)');
+    await page.close();
+  });
+
+  it('prints on one page, lengths and tools of every zone on it', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Juniper');
+    for (const format of ['A4', 'Letter'] as const) {
+      const pdf = Buffer.from(await page.pdf({ format })).toString('latin1');
+      expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+    }
+    await page.emulateMediaType('print');
+    expect(await textOf(page, '.print-only')).toMatch(/topknot.*Tools to lay out/s);
+    await page.close();
+  });
+
+  it('focus goes to what is next after each act, never to the page', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Bosun');
+    const focused = () => page.evaluate(() => document.activeElement?.tagName ?? 'BODY');
+    await page.focus(OWN_LENGTH);
+    await page.keyboard.type('9');
+    await page.keyboard.press('Enter');
+    await page.focus('.own-word .btn');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('.own-word .btn', { hidden: true });
+    expect(await focused()).not.toBe('BODY');
+    await page.focus('.draft-bar .btn:not(:disabled)');
+    await page.keyboard.press('Enter');
+    expect(await focused()).not.toBe('BODY');
+    await page.keyboard.press('?');
+    await page.waitForSelector('.modal .btn-close');
+    await page.locator('.modal .btn-close').click();
+    await page.waitForFunction(() => !document.querySelector('.modal'));
+    expect(await focused()).not.toBe('BODY');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('s');
+    await page.keyboard.up('Control');
+    await waitForText(page, '[data-testid="save-state"]', 'by Ottilie Marsh');
+    expect(await focused()).not.toBe('BODY');
+    await page.close();
+  });
+});

@@ -81,7 +81,10 @@ describe('today and the dogs', () => {
     await waitForText(page, '.invalid-feedback', 'Choose a breed.');
     await waitForText(page, '.invalid-feedback', 'More than 1100 mm: check the tape.');
     expect(await page.$eval('#name', (input) => (input as HTMLInputElement).value)).toBe('Teasel');
-    await page.select('#breedId', 'bichon-frise');
+    await page.type('#breedId', 'frise');
+    await waitForText(page, '.breed-field .options', 'Bichon frise');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
     await page.waitForFunction(
       () => document.querySelector<HTMLSelectElement>('#coatType')?.value === 'powder-puff',
     );
@@ -113,6 +116,20 @@ describe('today and the dogs', () => {
     );
     await page.locator('.toast ::-p-text(Undo)').click();
     await waitForText(page, '.dog-list', 'Flint');
+    await page.close();
+  });
+});
+
+describe('a screen whose code did not load', () => {
+  it('loads by itself when the network is back, and what one was on stays', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await page.waitForSelector('.tide-line');
+    await page.setOfflineMode(true);
+    await page.locator('nav ::-p-text(Drawer)').click();
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect(await page.$('.tide-line')).not.toBeNull();
+    await page.setOfflineMode(false);
+    await page.waitForSelector('.drawer-table');
     await page.close();
   });
 });

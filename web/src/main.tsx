@@ -5,11 +5,13 @@ import { RouterProvider } from 'react-router';
 import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/700.css';
 import './app/theme.scss';
+import { keepFocus } from './app/keepFocus.ts';
 import { router } from './app/routes.tsx';
 import { createStore } from './app/store.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no #root');
+keepFocus(document);
 createRoot(root).render(
   <StrictMode>
     <Provider store={createStore()}>

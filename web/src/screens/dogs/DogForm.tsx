@@ -7,10 +7,10 @@ import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Control, FieldError, FieldErrors, UseFormRegister } from 'react-hook-form';
-import { useFieldArray, useForm, useWatch } from 'react-hook-form';
-import { breedNames } from '../../app/breedNames.ts';
+import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { loadBreed, packs } from '../../app/packs.ts';
 import { useBreed } from '../../app/useBreed.ts';
+import { BreedField } from '../../parts/BreedField.tsx';
 import { LeaveGuard } from '../../parts/LeaveGuard.tsx';
 import { readTape } from '../../parts/readTape.ts';
 import { tapeWord } from '../../parts/words.ts';
@@ -63,16 +63,19 @@ export function DogForm({ dog, saving, onSave }: DogFormProps) {
           <Field id="owner" label="Owner" error={errors.owner}>
             <Form.Control isInvalid={!!errors.owner} {...register('owner')} />
           </Field>
-          <Field id="breedId" label="Drawn as" error={errors.breedId}>
-            <Form.Select isInvalid={!!errors.breedId} {...register('breedId')}>
-              <option value="">choose</option>
-              {breedNames.map((breed) => (
-                <option key={breed.id} value={breed.id}>
-                  {breed.name}
-                </option>
-              ))}
-            </Form.Select>
-          </Field>
+          <Controller
+            control={control}
+            name="breedId"
+            render={({ field }) => (
+              <BreedField
+                id="breedId"
+                label="Drawn as"
+                breedId={field.value}
+                error={errors.breedId?.message}
+                onBreed={field.onChange}
+              />
+            )}
+          />
           <Field id="breedCalled" label="Breed as the owner says" error={errors.breedCalled}>
             <Form.Control placeholder="if it is another" {...register('breedCalled')} />
           </Field>

@@ -16,6 +16,7 @@ import { savePart } from '../../visit/visit.ts';
 import { clearOverride, setLength, setOverride } from '../../visit/choicesSlice.ts';
 import { look } from './draftView.ts';
 import { KeysHelp } from './KeysHelp.tsx';
+import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
@@ -152,39 +153,25 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         />
       </section>
       <aside className="zone-panel" aria-label="Zone">
-        <div className="tabs" role="group" aria-label="Show">
-          <button
-            type="button"
-            aria-pressed={view.panel === 'zone'}
-            onClick={() => dispatch(look({ panel: 'zone' }))}
-          >
-            This zone
-          </button>
-          <button
-            type="button"
-            aria-pressed={view.panel === 'all'}
-            onClick={() => dispatch(look({ panel: 'all' }))}
-          >
-            All zones
-          </button>
-        </div>
-        {view.panel === 'all' || !zone ? (
-          <AllZones plan={plan} selected={view.selected} unit={unit} onSelect={select} />
-        ) : (
-          <ZonePanel
-            key={zone.zone}
-            zone={zone}
-            zones={zones}
-            plan={plan}
-            sheet={sheet}
-            choices={choices}
-            side={view.side}
-            unit={unit}
-            lengthInput={lengthInput}
-            reasonInput={reasonInput}
-            onClear={() => dispatch(clearOverride(zones))}
-          />
-        )}
+        <PanelTabs tabs={TABS} shown={view.panel} onShow={(panel) => dispatch(look({ panel }))}>
+          {view.panel === 'all' || !zone ? (
+            <AllZones plan={plan} selected={view.selected} unit={unit} onSelect={select} />
+          ) : (
+            <ZonePanel
+              key={zone.zone}
+              zone={zone}
+              zones={zones}
+              plan={plan}
+              sheet={sheet}
+              choices={choices}
+              side={view.side}
+              unit={unit}
+              lengthInput={lengthInput}
+              reasonInput={reasonInput}
+              onClear={() => dispatch(clearOverride(zones))}
+            />
+          )}
+        </PanelTabs>
       </aside>
       <CoatRule
         plan={plan}
@@ -195,10 +182,18 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         onLength={setLengths}
         onGesture={gesture}
       />
+      <section className="print-only">
+        <AllZones plan={plan} selected="" unit={unit} onSelect={select} />
+      </section>
       <KeysHelp show={help} onHide={() => setHelp(false)} />
     </main>
   );
 }
+
+const TABS = [
+  ['zone', 'This zone'],
+  ['all', 'All zones'],
+] as const;
 
 interface LegendProps {
   readonly curlBack: boolean;

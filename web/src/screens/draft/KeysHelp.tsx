@@ -9,6 +9,8 @@ const KEYS = [
   ['o', 'go to your own length'],
   ['w', 'why this number'],
   ['c', 'hold to see before'],
+  ['/', 'find a dog'],
+  ['Ctrl S', 'save the plan'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
   ['?', 'these keys'],
 ] as const;

@@ -1,13 +1,15 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
+import { may } from '@kurrel/contract';
 import type { LengthUnit, Plan, PlannedTool, Reason, ZonePlan } from '@kurrel/core';
 import { DIRECTIONS, formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
 import { conflictSentence, directionWord, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
 import type { RefObject } from 'react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { Link } from 'react-router';
 import Form from 'react-bootstrap/Form';
 import { useSessionQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
+import { AfterMeasure } from '../../parts/AfterMeasure.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { setLength, setOverride, setSide } from '../../visit/choicesSlice.ts';
 import type { SideMode } from './draftView.ts';
@@ -111,7 +113,7 @@ export function ZonePanel(props: ZonePanelProps) {
           I have read this: do it
         </Button>
       )}
-      <With zone={zone} zones={zones} unit={unit} />
+      <With zone={zone} zones={zones} unit={unit} hands={props.sheet.hands} />
       {zone.cautions.length > 0 && (
         <section className="care">
           <h3>Care</h3>
@@ -135,9 +137,10 @@ interface WithProps {
   readonly zone: ZonePlan;
   readonly zones: readonly string[];
   readonly unit: LengthUnit;
+  readonly hands: VisitSheet['hands'];
 }
 
-function With({ zone, zones, unit }: WithProps) {
+function With({ zone, zones, unit, hands }: WithProps) {
   const dispatch = useAppDispatch();
   const { tool, runnerUp } = zone;
   if (!tool) {
@@ -159,9 +162,7 @@ function With({ zone, zones, unit }: WithProps) {
       </p>
       <p className="leaves">{leavesWords(tool, unit)}</p>
       {(tool.technique === 'clip' || tool.technique === 'comb') && (
-        <p>
-          <Link to={`/drawer?tool=${tool.toolId}`}>measure what it leaves</Link>
-        </p>
+        <CalibrateHere key={`${tool.toolId} ${tool.direction}`} tool={tool} hands={hands} />
       )}
       {tool.dull && <p className="conflict">Dull: nothing sharp at hand does this. Sharpen it first.</p>}
       {tool.wrongHand && <p className="conflict">Made for the other hand: it folds the hair.</p>}
@@ -188,6 +189,33 @@ function With({ zone, zones, unit }: WithProps) {
         </>
       )}
     </section>
+  );
+}
+
+interface CalibrateHereProps {
+  readonly tool: PlannedTool;
+  readonly hands: VisitSheet['hands'];
+}
+
+/** The tool measured where it was just used, on this dog's coat. */
+function CalibrateHere({ tool, hands }: CalibrateHereProps) {
+  const [open, setOpen] = useState(false);
+  const role = useSessionQuery().data?.person.role ?? 'trainee';
+  if (!may(role, 'drawer:edit')) return null;
+  return (
+    <>
+      <button type="button" className="chip mb-2" aria-expanded={open} onClick={() => setOpen(!open)}>
+        measure what it left
+      </button>
+      {open && (
+        <AfterMeasure
+          toolId={tool.toolId}
+          coatType={hands.coatType}
+          dense={hands.dense}
+          direction={tool.direction}
+        />
+      )}
+    </>
   );
 }
 

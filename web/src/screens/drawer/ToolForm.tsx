@@ -1,20 +1,18 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import type { Tool, ToolFacts } from '@kurrel/contract';
 import { toolSchema } from '@kurrel/contract';
-import type { Direction } from '@kurrel/core';
 import { byId, formatLength } from '@kurrel/core';
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import { problemOf, useAddToolMutation, useMeasureToolMutation, useSaveToolMutation } from '../../app/api.ts';
+import { problemOf, useAddToolMutation, useSaveToolMutation } from '../../app/api.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { AfterMeasure } from '../../parts/AfterMeasure.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
-import { directionWord } from '@kurrel/words';
 
 interface ToolFormProps {
   readonly tool: Tool | null;
@@ -102,7 +100,7 @@ export function ToolForm({ tool, coatType, onClose }: ToolFormProps) {
             <Form.Check id="atHand" label="at hand" {...register('atHand')} />
           </Form.Group>
         </Form>
-        {tool && kind?.nominalMm != null && <AfterMeasure tool={tool} coatType={coatType} />}
+        {tool && kind?.nominalMm != null && <AfterMeasure toolId={tool.id} coatType={coatType} />}
       </Modal.Body>
       <Modal.Footer>
         <Button variant="outline-secondary" onClick={onClose}>
@@ -113,52 +111,5 @@ export function ToolForm({ tool, coatType, onClose }: ToolFormProps) {
         </Button>
       </Modal.Footer>
     </Modal>
-  );
-}
-
-function AfterMeasure({ tool, coatType }: { readonly tool: Tool; readonly coatType: string }) {
-  const unit = useAppSelector((state) => state.preferences.unit);
-  const [direction, setDirection] = useState<Direction>('with');
-  const [dense, setDense] = useState(false);
-  const [measureTool, { error, data }] = useMeasureToolMutation();
-  const coat = byId('coat type', packs.coats.types, coatType);
-  return (
-    <section className="after-measure">
-      <h2>Measured on a dog with {coat.name}</h2>
-      {error !== undefined && <ProblemNote problem={problemOf(error)} />}
-      <div className="sides" role="group" aria-label="Direction">
-        {(['with', 'across', 'against'] as const).map((d) => (
-          <button
-            key={d}
-            type="button"
-            className="chip"
-            aria-pressed={direction === d}
-            onClick={() => setDirection(d)}
-          >
-            {directionWord[d]}
-          </button>
-        ))}
-      </div>
-      <Form.Check
-        id="dense"
-        label="a dense coat"
-        checked={dense}
-        onChange={(event) => setDense(event.target.checked)}
-      />
-      <LengthField
-        key={data?.measures.length ?? 0}
-        label="It left"
-        mm={null}
-        unit={unit}
-        onLength={(measuredMm) =>
-          void measureTool({ id: tool.id, measure: { coatType, dense, direction, measuredMm } })
-        }
-      />
-      {data && (
-        <p role="status" className="muted">
-          Logged; {data.measures.length} measures of this tool.
-        </p>
-      )}
-    </section>
   );
 }

@@ -25,6 +25,7 @@ import { PlacePanel } from './PlacePanel.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { TapeDrawing } from './TapeDrawing.tsx';
 import { TemperPanel } from './TemperPanel.tsx';
+import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import { Title } from '../../parts/Title.tsx';
 
 interface HandsBoardProps {
@@ -228,31 +229,21 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
         )}
       </section>
       <aside className="zone-panel" aria-label="What is found">
-        <div className="tabs" role="group" aria-label="Show">
-          {TABS.map(([tab, name]) => (
-            <button
-              key={tab}
-              type="button"
-              aria-pressed={look.tab === tab}
-              onClick={() => dispatch(lookAt({ tab }))}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-        {look.tab === 'place' && (
-          <PlacePanel
-            key={look.zone ?? 'dog'}
-            zone={look.zone}
-            sheet={sheet}
-            hands={hands}
-            unit={unit}
-            onFinds={put}
-          />
-        )}
-        {look.tab === 'tape' && <TapeHelp />}
-        {look.tab === 'coat' && <CoatPanel hands={hands} breed={breed} />}
-        {look.tab === 'temper' && <TemperPanel hands={hands} ageMonths={sheet.ageMonths} />}
+        <PanelTabs tabs={TABS} shown={look.tab} onShow={(tab) => dispatch(lookAt({ tab }))}>
+          {look.tab === 'place' && (
+            <PlacePanel
+              key={look.zone ?? 'dog'}
+              zone={look.zone}
+              sheet={sheet}
+              hands={hands}
+              unit={unit}
+              onFinds={put}
+            />
+          )}
+          {look.tab === 'tape' && <TapeHelp />}
+          {look.tab === 'coat' && <CoatPanel hands={hands} breed={breed} />}
+          {look.tab === 'temper' && <TemperPanel hands={hands} ageMonths={sheet.ageMonths} />}
+        </PanelTabs>
       </aside>
       <Effects sheet={sheet} breed={breed} hands={hands} unit={unit} />
     </main>
