@@ -1,72 +1,67 @@
-import { performance } from 'node:perf_hooks';
-import { FIRST_POLICY } from '@kurrel/contract';
-import { AS_DRAWN, bodyOf, outlineOf, planGroom, proposeChoices, resolveCase } from '@kurrel/core';
-import type { Choices, DrawerTool } from '@kurrel/core';
+import type { VisitSheet } from '@kurrel/contract';
+import type { Case } from '@kurrel/core';
+import {
+  bodyOf,
+  estimateContextOf,
+  factsWith,
+  outlineOf,
+  planGroom,
+  proposeChoices,
+  resolveCase,
+} from '@kurrel/core';
+import { breedOf } from '@kurrel/server/visits/sheet';
 import { loadLibrary } from '@kurrel/server/packs/load';
-import { DEMO_DOGS } from '@kurrel/server/seed/dogs';
-import { DEMO_DRAWER } from '@kurrel/server/seed/drawer';
-import { p50p95 } from './quantiles.ts';
+import { spread } from './quantiles.ts';
 
 const FRAME_MS = 1000 / 60;
+const ROUNDS = 24;
 
-/** The core alone on every demo dog: the plan with its tool choice, the outline, the body, as shares of a frame. */
-export function coreParts(): void {
-  const { packs, breeds } = loadLibrary();
-  const drawer: DrawerTool[] = DEMO_DRAWER.map((tool, index) => ({ ...tool, id: `t${index}`, measures: [] }));
-  const times = {
-    board: [] as number[],
-    plan: [] as number[],
-    outline: [] as number[],
-    body: [] as number[],
-  };
-  for (const dog of DEMO_DOGS) {
-    const breed = breeds.get(dog.breedId);
-    if (!breed) continue;
-    const choices: Choices = {
-      trimId: dog.trimId,
-      purpose: dog.purpose,
-      wish: { ...AS_DRAWN, ...dog.wish },
-      schools: {},
-      sides: {},
-      overrides: [],
+/**
+ * The core alone on the visits of the demo day, mats, measures and findings included: CPU time of each part as a share of
+ * a 60 Hz frame. Every round takes every part of every visit in turn; the spread is between visits.
+ */
+export function coreParts(sheets: readonly VisitSheet[]): void {
+  const library = loadLibrary();
+  const { packs } = library;
+  const visits = sheets.flatMap((sheet) => {
+    const choices = sheet.saved?.choices ?? sheet.asked;
+    if (!choices) return [];
+    const breed = breedOf(library, sheet);
+    const open = (): Case => resolveCase(packs, breed, factsWith(sheet, sheet.hands), choices);
+    const visit = open();
+    const plan = planGroom(visit);
+    const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
+    const parts = {
+      body: () => bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings),
+      plan: () => planGroom(open()),
+      outline: () => outlineOf(body.views.side, plan, 'after', false),
+      board: () => proposeChoices(visit, estimateContextOf(sheet)),
     };
-    const facts = {
-      dog,
-      ageMonths: dog.ageMonths,
-      mats: [],
-      temper: { handling: 'easy', standingMinutes: null },
-      hairMm: {},
-      measuredHair: [],
-      drawer,
-      schools: {},
-      matPolicy: FIRST_POLICY.mats,
-      firstVisit: false,
-      hand: 'right',
-      shave: null,
-    } as const;
-    const visit = resolveCase(packs, breed, facts, choices);
-    const rates = FIRST_POLICY.rates;
-    const context = { trainee: false, dogHistory: [], groomerHistory: [], rates, bookedMinutes: dog.minutes };
-    for (let i = 0; i < 30; i++) {
-      const body = timed(times.body, () => bodyOf(packs, breed, dog.measurements, dog.findings));
-      const plan = timed(times.plan, () => planGroom(resolveCase(packs, breed, facts, choices)));
-      timed(times.outline, () => outlineOf(body.views.side, plan, 'after', false));
-      if (i % 8 === 0) timed(times.board, () => proposeChoices(visit, context));
+    return [{ parts, times: { body: [], plan: [], outline: [], board: [] } as Record<Part, number[]> }];
+  });
+  type Part = 'body' | 'plan' | 'outline' | 'board';
+  const names: readonly Part[] = ['body', 'plan', 'outline', 'board'];
+  for (let round = 0; round < ROUNDS; round++) {
+    for (const { parts, times } of visits) {
+      for (const name of names) {
+        if (name === 'board' && round % 6 !== 0) continue;
+        times[name].push(cpuMs(parts[name]));
+      }
     }
   }
-  for (const [what, samples] of Object.entries(times)) {
-    const { p50, p95 } = p50p95(samples.slice(samples.length / DEMO_DOGS.length));
+  for (const name of names) {
+    const medians = visits.map(({ times }) => spread(times[name].slice(times[name].length / 4)).p50);
+    const { p25, p50, p75, worst } = spread(medians);
+    const share = (ms: number) => `${((100 * ms) / FRAME_MS).toFixed(0)} %`;
     console.log(
-      `core, ${what} of ${DEMO_DOGS.length} demo dogs: ${share(p50)} of a 60 Hz frame (p50), ${share(p95)} (p95)`,
+      `core, ${name} of ${visits.length} real visits: ${share(p50)} of a 60 Hz frame (quartiles ${share(p25)} to ${share(p75)}, worst visit ${share(worst)})`,
     );
   }
 }
 
-const share = (ms: number) => `${((100 * ms) / FRAME_MS).toFixed(0)} %`;
-
-function timed<T>(into: number[], work: () => T): T {
-  const started = performance.now();
-  const result = work();
-  into.push(performance.now() - started);
-  return result;
+function cpuMs(work: () => unknown): number {
+  const before = process.cpuUsage();
+  work();
+  const { user, system } = process.cpuUsage(before);
+  return (user + system) / 1000;
 }

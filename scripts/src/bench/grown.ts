@@ -1,6 +1,5 @@
 import { performance } from 'node:perf_hooks';
 import type { Choices, TodayLine, VisitSheet } from '@kurrel/contract';
-import { DEMO_SIGN_INS } from '@kurrel/server/seed/people';
 import express from 'express';
 import pg from 'pg';
 import type { Cluster } from '../cluster.ts';
@@ -8,7 +7,8 @@ import { freePort, startThrowaway } from '../cluster.ts';
 import type { RunningServer } from '../server.ts';
 import { startServer } from '../server.ts';
 import { demoDatabase } from '../world.ts';
-import { p50p95 } from './quantiles.ts';
+import { spread } from './quantiles.ts';
+import { leadHeaders, todayQuery } from './visits.ts';
 
 /** A salon of so many dogs, alone; and the same among so many salons with so many dogs in all. */
 const OWN_DOGS = 1_000;
@@ -68,17 +68,8 @@ async function place(cluster: Cluster, others: number): Promise<Place> {
   const { rows } = await pool.query<{ salon_id: string }>('select salon_id from salons limit 1');
   await fill(pool, rows[0]?.salon_id ?? '', others);
   const server = await startServer(database, await freePort(), { quiet: true });
-  const lead = DEMO_SIGN_INS.find(({ role }) => role === 'lead');
-  const entered = await fetch(`${server.address}/api/session`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ login: lead?.login, password: lead?.password }),
-  });
-  const cookie = entered.headers.getSetCookie()[0]?.split(';')[0] ?? '';
-  const headers = { cookie, 'Content-Type': 'application/json' };
-  const day = new Date();
-  day.setHours(0, 0, 0, 0);
-  const today = `from=${day.toISOString()}&to=${new Date(day.getTime() + 86_400_000).toISOString()}`;
+  const headers = await leadHeaders(server.address);
+  const today = todayQuery();
   const lines = (await (
     await fetch(`${server.address}/api/visits?${today}`, { headers })
   ).json()) as TodayLine[];
@@ -135,7 +126,7 @@ async function fill(pool: pg.Pool, salon: string, others: number): Promise<void>
 const read = (at: Place, path: string) => fetch(`${at.server.address}${path}`, { headers: at.headers });
 
 /** Times of `count` rounds of each, taken in turn. */
-async function interleaved(count: number, asks: readonly (() => Promise<Response>)[]) {
+async function interleaved<const T extends readonly (() => Promise<Response>)[]>(count: number, asks: T) {
   const times = asks.map((): number[] => []);
   for (let round = 0; round < count + 5; round++) {
     for (const [index, ask] of asks.entries()) {
@@ -146,7 +137,7 @@ async function interleaved(count: number, asks: readonly (() => Promise<Response
       if (round >= 5) times[index]?.push(performance.now() - started);
     }
   }
-  return times.map(p50p95) as [ReturnType<typeof p50p95>, ReturnType<typeof p50p95>];
+  return times.map(spread) as { [K in keyof T]: ReturnType<typeof spread> };
 }
 
 /** A plan saved against a bare route with one indexed read; 30 clients saving against bare inserts of the same JSON. */
@@ -183,13 +174,7 @@ async function saving(at: Place): Promise<void> {
         [visit],
       )
     ).rows[0]?.v ?? 0;
-  const [one, saved] = await interleaved(40, [
-    () => fetch(`http://127.0.0.1:${port}/one`),
-    () => save(visit, version++),
-  ]);
-  console.log(
-    `a plan saved: ${(saved.p50 / one.p50).toFixed(1)} × a bare route with one indexed read (${saved.p50.toFixed(1)} and ${one.p50.toFixed(1)} ms)`,
-  );
+  await save(visit, version++);
   const { rows } = await pool.query<{ plan: object }>('select plan from plans where visit_id = $1 limit 1', [
     visit,
   ]);
@@ -200,6 +185,14 @@ async function saving(at: Place): Promise<void> {
       headers: { 'Content-Type': 'application/json' },
       body,
     });
+  const [one, inserted, saved] = await interleaved(40, [
+    () => fetch(`http://127.0.0.1:${port}/one`),
+    insert,
+    () => save(visit, version++),
+  ]);
+  console.log(
+    `a plan saved: ${(saved.p50 / inserted.p50).toFixed(1)} × a bare route that stores the same JSON, ${(saved.p50 / one.p50).toFixed(1)} × one that reads a row (${saved.p50.toFixed(1)}, ${inserted.p50.toFixed(1)} and ${one.p50.toFixed(1)} ms)`,
+  );
   const rate = async (count: number, send: (index: number) => Promise<Response>) => {
     const started = performance.now();
     let next = 0;
@@ -223,6 +216,6 @@ async function saving(at: Place): Promise<void> {
       `${CLIENTS} clients: ${saves.toFixed(0)} plans saved a second, ${inserts.toFixed(0)} bare inserts of the same ${(body.length / 1024).toFixed(0)} KB`,
     );
   }
-  console.log(`${CLIENTS} clients saving at ${p50p95(ratios).p50.toFixed(2)} × the rate of bare inserts`);
+  console.log(`${CLIENTS} clients saving at ${spread(ratios).p50.toFixed(2)} × the rate of bare inserts`);
   listening.close();
 }

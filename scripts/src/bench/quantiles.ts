@@ -1,8 +1,9 @@
 const quantile = (sorted: readonly number[], q: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? 0;
 
-/** The median and the 95th percentile of samples. */
-export function p50p95(samples: readonly number[]): { readonly p50: number; readonly p95: number } {
+/** The quartiles, the 95th percentile and the worst of samples. */
+export function spread(samples: readonly number[]) {
   const sorted = [...samples].sort((a, b) => a - b);
-  return { p50: quantile(sorted, 0.5), p95: quantile(sorted, 0.95) };
+  const at = (q: number) => quantile(sorted, q);
+  return { p25: at(0.25), p50: at(0.5), p75: at(0.75), p95: at(0.95), worst: at(1) };
 }

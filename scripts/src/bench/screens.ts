@@ -1,0 +1,108 @@
+import type { Page } from 'puppeteer-core';
+import { openBrowser, signIn } from '@kurrel/e2e/browser';
+import { spread } from './quantiles.ts';
+
+const FRAME_MS = 1000 / 60;
+const SLOWED = 4;
+
+/**
+ * Runs in the page, as text: a compiler's helpers would not be there. Notes for each move of the pointer or key how long
+ * it took from the event to the end of the frame that shows it.
+ */
+const WATCH = `(() => {
+  window.kurrelTimes = [];
+  const channel = new MessageChannel();
+  let started = null;
+  channel.port1.onmessage = () => {
+    if (started !== null) window.kurrelTimes.push(performance.now() - started);
+    started = null;
+  };
+  const note = () => {
+    if (started !== null) return;
+    started = performance.now();
+    requestAnimationFrame(() => channel.port2.postMessage(0));
+  };
+  for (const kind of ['pointermove', 'keydown']) window.addEventListener(kind, note, { capture: true });
+})()`;
+
+/** Runs in the page: the largest paint of its load, ms. */
+const LARGEST = `new Promise((done) => {
+  let last = 0;
+  new PerformanceObserver((list) => { for (const e of list.getEntries()) last = e.startTime; }).observe({ type: 'largest-contentful-paint', buffered: true });
+  setTimeout(() => done(last), 500);
+})`;
+
+/** Runs in the page: notes every interaction, with what the browser itself says it took to be shown. */
+const INTERACTIONS = `(() => {
+  window.kurrelInteractions = [];
+  new PerformanceObserver((list) => { for (const e of list.getEntries()) if (e.interactionId) window.kurrelInteractions.push(e.duration); })
+    .observe({ type: 'event', durationThreshold: 16, buffered: true });
+})()`;
+
+/** In a real browser: a bead dragged and its keys held; then, four times slowed, how soon screens are painted and answer. */
+export async function screens(address: string): Promise<void> {
+  const chromium = await openBrowser();
+  try {
+    const page = await chromium.page();
+    await signIn(page, address, 'Ottilie Marsh');
+    for (const dog of ['Juniper', 'Mistral', 'Quill']) {
+      await openDraft(page, address, dog);
+      await page.evaluate(WATCH);
+      await drag(page);
+      const dragged = spread(((await page.evaluate('kurrelTimes.splice(0)')) as number[]).slice(5));
+      await page.evaluate("document.querySelector('.bead.own').focus()");
+      for (let press = 0; press < 60; press++)
+        await page.keyboard.down(press < 30 ? 'ArrowLeft' : 'ArrowRight');
+      const released = Date.now();
+      await page.keyboard.up('ArrowRight');
+      await page.evaluate('new Promise((done) => requestAnimationFrame(() => setTimeout(done)))');
+      const after = Date.now() - released;
+      console.log(
+        `bead dragged, ${dog}: to the painted frame ${share(dragged.p50)} of a 60 Hz frame (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
+      );
+    }
+    const client = await page.createCDPSession();
+    await client.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
+    for (const screen of ['', 'dogs', 'drawer'] as const) {
+      await page.goto(`${address}/${screen}`, { waitUntil: 'networkidle0' });
+      console.log(`${SLOWED} times slowed, /${screen}: largest paint at ${ms(await largest(page))}`);
+    }
+    await openDraft(page, address, 'Juniper');
+    const painted = await largest(page);
+    await page.evaluate(INTERACTIONS);
+    await page.evaluate("document.querySelector('.bead.own').focus()");
+    for (let press = 0; press < 20; press++) await page.keyboard.press('ArrowLeft');
+    for (const zone of await page.$$('.dog .place, .dog [data-zone]'))
+      await zone.click().catch(() => undefined);
+    await page.evaluate('new Promise((done) => setTimeout(done, 500))');
+    const { p50, worst } = spread((await page.evaluate('kurrelInteractions')) as number[]);
+    console.log(
+      `${SLOWED} times slowed, draft: largest paint at ${ms(painted)}; from a key or touch to the next paint ${ms(p50)} (median), ${ms(worst)} (worst)`,
+    );
+  } finally {
+    await chromium.close();
+  }
+}
+
+async function openDraft(page: Page, address: string, dog: string): Promise<void> {
+  await page.goto(`${address}/`);
+  await page.locator(`.tide-line ::-p-text(${dog})`).click();
+  await page.waitForSelector('.hands-dog .place');
+  await page.goto(page.url().split('/hands')[0] + '/draft');
+  await page.waitForSelector('.coat-rule .bead.own');
+}
+
+async function drag(page: Page): Promise<void> {
+  const bead = await page.waitForSelector('.bead.own .bead-dot');
+  const box = await bead?.boundingBox();
+  if (!box) throw new Error('the draft has no bead');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let step = 1; step <= 120; step++) await page.mouse.move(x + 150 * Math.sin(step / 20), y);
+  await page.mouse.up();
+}
+
+const largest = async (page: Page) => (await page.evaluate(LARGEST)) as number;
+const share = (time: number) => `${((100 * time) / FRAME_MS).toFixed(0)} %`;
+const ms = (time: number) => `${time.toFixed(0)} ms`;
