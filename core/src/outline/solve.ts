@@ -1,0 +1,283 @@
+import { MisuseError } from '../terms/failure.ts';
+import type { Band } from './banded.ts';
+import { backSolve, bandOf, factorize } from './banded.ts';
+
+/** A linear wish about the answer, met as far as it is worth: weight · (Σ a·x − value)². */
+export interface OutlineRow {
+  readonly at: readonly (readonly [station: number, a: number])[];
+  readonly value: number;
+  readonly weight: number;
+}
+
+/** What to find along a contour: all arrays have one entry a station. Lengths in mm; weights without unit. */
+export interface OutlineProblem {
+  readonly target: ArrayLike<number>;
+  /** More than nothing each. */
+  readonly weight: ArrayLike<number>;
+  readonly lo: ArrayLike<number>;
+  readonly hi: ArrayLike<number>;
+  /** λ ≥ 0. */
+  readonly smoothness: number;
+  /** The contour comes back to its first station. */
+  readonly closed: boolean;
+  readonly rows?: readonly OutlineRow[];
+}
+
+export interface OutlineSolution {
+  readonly x: Float64Array;
+  readonly objective: number;
+  /** Largest violation of the optimality conditions, relative to the largest pull of a target or row. */
+  readonly kkt: number;
+  readonly iterations: number;
+}
+
+const ENOUGH = 1e-9;
+const MOST_ITERATIONS = 200;
+const DESCENT = 1e-4;
+const ROUNDING = 1e-13;
+
+/**
+ * The x between lo and hi that minimises Σ w·(x − target)² + λ·Σ (xᵢ₋₁ − 2xᵢ + xᵢ₊₁)² + Σ rows. Strictly convex: there is
+ * one answer. Projected Newton (Bertsekas 1982): the stations that do not press against a bound take a Newton step on their
+ * band of the Hessian, the result is put back between the bounds; rows enter by the Woodbury identity.
+ * @throws MisuseError for an empty problem, arrays of unequal length, a number that is none, a weight that is not above 0,
+ * bounds that cross, or a row about a station there is not.
+ */
+export function solveOutline(problem: OutlineProblem): OutlineSolution {
+  check(problem);
+  const { target, lo, hi } = problem;
+  const n = target.length;
+  const hessian = hessianOf(problem);
+  const x = Float64Array.from({ length: n }, (_, i) =>
+    Math.min(hi[i] as number, Math.max(lo[i] as number, target[i] as number)),
+  );
+  const gradient = new Float64Array(n);
+  const scale = pullOf(problem);
+  let iterations = 0;
+  let kkt = Infinity;
+  for (; iterations < MOST_ITERATIONS; iterations++) {
+    gradientAt(problem, x, gradient);
+    kkt = violation(x, gradient, problem) / scale;
+    if (kkt <= ENOUGH) break;
+    const step = newtonStep(hessian, problem, x, gradient);
+    if (!lineSearch(problem, x, gradient, step)) break;
+  }
+  return { x, objective: objectiveAt(problem, x), kkt, iterations };
+}
+
+function check({ target, weight, lo, hi, smoothness, rows = [] }: OutlineProblem): void {
+  const n = target.length;
+  if (n === 0) throw new MisuseError('an outline without stations');
+  for (const [name, array] of Object.entries({ weight, lo, hi })) {
+    if (array.length !== n)
+      throw new MisuseError(`${array.length} numbers of ${name} for ${n} stations of an outline`);
+  }
+  if (!(smoothness >= 0 && smoothness < Infinity))
+    throw new MisuseError(`a smoothness of ${smoothness}: it is 0 or more`);
+  for (let i = 0; i < n; i++) {
+    const [t, w, least, most] = [target[i], weight[i], lo[i], hi[i]] as [number, number, number, number];
+    if (!Number.isFinite(t)) throw new MisuseError(`station ${i}: a target of ${t}`);
+    if (!(w > 0 && w < Infinity)) throw new MisuseError(`station ${i}: a weight of ${w}; it is above 0`);
+    if (!(least <= most)) throw new MisuseError(`station ${i}: bounds cross, ${least} to ${most}`);
+    if (least === Infinity || most === -Infinity)
+      throw new MisuseError(`station ${i}: nothing lies between ${least} and ${most}`);
+  }
+  rows.forEach(({ at, value, weight: worth }, r) => {
+    if (!Number.isFinite(value) || !(worth >= 0 && worth < Infinity))
+      throw new MisuseError(`row ${r}: a value of ${value} with a weight of ${worth}`);
+    for (const [i, a] of at) {
+      if (!(Number.isInteger(i) && i >= 0 && i < n) || !Number.isFinite(a))
+        throw new MisuseError(`row ${r}: ${a} at station ${i} of ${n}`);
+    }
+  });
+}
+
+/** The Hessian without the rows, folded so that a closed contour too is a band: 0, n−1, 1, n−2 … */
+interface Hessian {
+  readonly band: Band;
+  /** Place of each station in the band. */
+  readonly place: Int32Array;
+}
+
+function hessianOf({ weight, smoothness, closed }: OutlineProblem): Hessian {
+  const n = weight.length;
+  const place = Int32Array.from({ length: n }, (_, i) =>
+    !closed ? i : i < n / 2 ? 2 * i : 2 * (n - 1 - i) + 1,
+  );
+  const band = bandOf(n, Math.min(n - 1, closed ? 4 : 2));
+  const add = (i: number, j: number, value: number) => {
+    const [p, q] = [place[i] as number, place[j] as number];
+    if (p < q) return;
+    const at = p * (band.half + 1) + p - q;
+    band.entries[at] = (band.entries[at] as number) + value;
+  };
+  for (let i = 0; i < n; i++) add(i, i, 2 * (weight[i] as number));
+  bends(n, closed, (a, b, c) => {
+    const parts = [
+      [a, 1],
+      [b, -2],
+      [c, 1],
+    ] as const;
+    for (const [i, p] of parts) for (const [j, q] of parts) add(i, j, 2 * smoothness * p * q);
+  });
+  return { band, place };
+}
+
+/** Every three stations in a row. */
+function bends(n: number, closed: boolean, each: (a: number, b: number, c: number) => void): void {
+  if (n < 3) return;
+  for (let i = 1; i < n - 1; i++) each(i - 1, i, i + 1);
+  if (!closed) return;
+  each(n - 2, n - 1, 0);
+  each(n - 1, 0, 1);
+}
+
+function gradientAt(problem: OutlineProblem, x: Float64Array, into: Float64Array): void {
+  const { target, weight, smoothness, closed, rows = [] } = problem;
+  for (let i = 0; i < x.length; i++)
+    into[i] = 2 * (weight[i] as number) * ((x[i] as number) - (target[i] as number));
+  bends(x.length, closed, (a, b, c) => {
+    const bend = 2 * smoothness * ((x[a] as number) - 2 * (x[b] as number) + (x[c] as number));
+    into[a] = (into[a] as number) + bend;
+    into[b] = (into[b] as number) - 2 * bend;
+    into[c] = (into[c] as number) + bend;
+  });
+  for (const row of rows) {
+    const off = 2 * row.weight * (valueOf(row, x) - row.value);
+    for (const [i, a] of row.at) into[i] = (into[i] as number) + off * a;
+  }
+}
+
+const valueOf = ({ at }: OutlineRow, x: ArrayLike<number>) =>
+  at.reduce((sum, [i, a]) => sum + a * (x[i] as number), 0);
+
+function objectiveAt(problem: OutlineProblem, x: Float64Array): number {
+  const { target, weight, smoothness, closed, rows = [] } = problem;
+  let sum = 0;
+  for (let i = 0; i < x.length; i++)
+    sum += (weight[i] as number) * ((x[i] as number) - (target[i] as number)) ** 2;
+  bends(x.length, closed, (a, b, c) => {
+    sum += smoothness * ((x[a] as number) - 2 * (x[b] as number) + (x[c] as number)) ** 2;
+  });
+  for (const row of rows) sum += row.weight * (valueOf(row, x) - row.value) ** 2;
+  return sum;
+}
+
+/** The largest gradient a target or a row can have: what an optimality violation is measured against. */
+function pullOf({ target, weight, rows = [] }: OutlineProblem): number {
+  let most = 1e-12;
+  for (let i = 0; i < target.length; i++)
+    most = Math.max(most, 2 * (weight[i] as number) * Math.max(1, Math.abs(target[i] as number)));
+  for (const { at, value, weight: worth } of rows)
+    for (const [, a] of at) most = Math.max(most, 2 * worth * Math.abs(a * value));
+  return most;
+}
+
+function violation(x: Float64Array, gradient: Float64Array, { lo, hi }: OutlineProblem): number {
+  let most = 0;
+  for (let i = 0; i < x.length; i++) {
+    const g = gradient[i] as number;
+    const free = g > 0 ? (x[i] as number) > (lo[i] as number) : (x[i] as number) < (hi[i] as number);
+    if (free) most = Math.max(most, Math.abs(g));
+  }
+  return most;
+}
+
+/** −H⁻¹g over the stations that are free to move; nothing over those that press against a bound. */
+function newtonStep(
+  { band, place }: Hessian,
+  { lo, hi, rows = [] }: OutlineProblem,
+  x: Float64Array,
+  gradient: Float64Array,
+): Float64Array {
+  const n = x.length;
+  const wide = band.half + 1;
+  const held = new Uint8Array(n);
+  const step = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const g = gradient[i] as number;
+    const p = place[i] as number;
+    const pressed =
+      g > 0 ? (x[i] as number) <= (lo[i] as number) : g < 0 && (x[i] as number) >= (hi[i] as number);
+    if (pressed) held[p] = 1;
+    else step[p] = -g;
+  }
+  const factor: Band = { ...band, entries: band.entries.slice() };
+  for (let p = 0; p < n; p++) {
+    for (let k = 0; k <= Math.min(band.half, p); k++)
+      if (held[p] || held[p - k]) factor.entries[p * wide + k] = k === 0 ? 1 : 0;
+  }
+  if (!factorize(factor)) throw new MisuseError('an outline whose weights differ beyond what numbers hold');
+  backSolve(factor, step);
+  if (rows.length > 0) withRows(factor, place, held, rows, step);
+  return Float64Array.from({ length: n }, (_, i) => step[place[i] as number] as number);
+}
+
+/** Woodbury: (B + AᵀMA)⁻¹r = B⁻¹r − B⁻¹Aᵀ(M⁻¹ + AB⁻¹Aᵀ)⁻¹AB⁻¹r, with M = 2·weight. */
+function withRows(
+  factor: Band,
+  place: Int32Array,
+  held: Uint8Array,
+  rows: readonly OutlineRow[],
+  step: Float64Array,
+): void {
+  const worth = rows.filter(({ weight }) => weight > 0);
+  const across = worth.map(({ at }) => {
+    const a = new Float64Array(factor.size);
+    for (const [i, value] of at) {
+      const p = place[i] as number;
+      if (!held[p]) a[p] = (a[p] as number) + value;
+    }
+    return a;
+  });
+  const solved = across.map((a) => {
+    const s = a.slice();
+    backSolve(factor, s);
+    return s;
+  });
+  const small = bandOf(worth.length, worth.length - 1);
+  const right = new Float64Array(worth.length);
+  worth.forEach(({ weight }, r) => {
+    for (let c = 0; c <= r; c++)
+      small.entries[r * worth.length + r - c] =
+        dot(across[r] as Float64Array, solved[c] as Float64Array) + (r === c ? 1 / (2 * weight) : 0);
+    right[r] = dot(across[r] as Float64Array, step);
+  });
+  if (worth.length === 0 || !factorize(small)) return;
+  backSolve(small, right);
+  solved.forEach((s, r) => {
+    for (let p = 0; p < step.length; p++)
+      step[p] = (step[p] as number) - (right[r] as number) * (s[p] as number);
+  });
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += (a[i] as number) * (b[i] as number);
+  return sum;
+}
+
+/** Armijo along the projected path, from the whole step down; moves x. False where nothing is gained any more. */
+function lineSearch(
+  problem: OutlineProblem,
+  x: Float64Array,
+  gradient: Float64Array,
+  step: Float64Array,
+): boolean {
+  const { lo, hi } = problem;
+  const before = objectiveAt(problem, x);
+  const from = x.slice();
+  for (let share = 1; share > 1e-12; share /= 2) {
+    let gain = 0;
+    for (let i = 0; i < x.length; i++) {
+      const to = (from[i] as number) + share * (step[i] as number);
+      x[i] = Math.min(hi[i] as number, Math.max(lo[i] as number, to));
+      gain += (gradient[i] as number) * ((from[i] as number) - (x[i] as number));
+    }
+    if (gain <= 0) continue;
+    // Close to the answer the gain drowns in the rounding of the objective; the step is still the right one.
+    if (before - objectiveAt(problem, x) >= DESCENT * gain - ROUNDING * before) return true;
+  }
+  x.set(from);
+  return false;
+}
