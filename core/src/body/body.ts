@@ -1,13 +1,16 @@
 import { byId } from '../terms/failure.ts';
 import type { ArchetypePack, BodyTemplate, EarStyle } from '../packs/archetypes.ts';
 import type { FindingPack } from '../packs/findings.ts';
+import type { ViewPack } from '../packs/views.ts';
 import type { Severity } from '../terms/dog.ts';
 import type { Side } from '../terms/zone.ts';
 import type { Landmarks } from './landmarks.ts';
 import { placeLandmarks, templateOf } from './landmarks.ts';
 import type { BodyMeasures, Measurements } from './measures.ts';
 import { measureUp } from './measures.ts';
-import type { SideView } from './view.ts';
+import type { FacingMove } from './facing.ts';
+import { facingViews } from './facing.ts';
+import type { View } from './view.ts';
 import { sideView } from './view.ts';
 
 export interface SeenFinding {
@@ -17,13 +20,19 @@ export interface SeenFinding {
   readonly side?: Side | null;
 }
 
+/** The sides a dog is seen from. */
+export const VIEW_IDS = ['side', 'front', 'rear', 'top', 'headFront', 'headSide'] as const;
+export type ViewId = (typeof VIEW_IDS)[number];
+/** What of the side view is the head's. */
+const HEAD_PARTS = ['neck', 'head', 'ear'];
+
 /** The dog under the hair. */
 export interface Body {
   readonly heightMm: number;
   readonly measures: BodyMeasures;
   /** Side view, mm; x from the forechest towards the tail, y from the ground up. */
   readonly landmarks: Landmarks;
-  readonly views: { readonly side: SideView };
+  readonly views: Readonly<Record<ViewId, View>>;
   readonly earCarriage: EarStyle['carriage'];
 }
 
@@ -33,7 +42,7 @@ export interface Body {
  * @throws MisuseError for an impossible measurement or a name the packs lack.
  */
 export function bodyOf(
-  packs: { readonly archetypes: ArchetypePack; readonly findings: FindingPack },
+  packs: { readonly archetypes: ArchetypePack; readonly findings: FindingPack; readonly views: ViewPack },
   breed: {
     readonly heightMm: readonly [number, number];
     readonly weightKg: readonly [number, number];
@@ -45,23 +54,34 @@ export function bodyOf(
   const template = templateOf(packs.archetypes, breed.body);
   const { heightMm, proportions, measures } = measureUp(breed, template.proportions, measured);
   const displaced: Record<string, readonly [number, number]> = { ...template.moves };
-  for (const { finding, severity } of findings) {
+  const facing: FacingMove[] = [];
+  for (const { finding, severity, side = null } of findings) {
     const { moves } = byId('finding', packs.findings.findings, finding);
     const share = severity === 'marked' ? 1 : 0.5;
     for (const [name, [dx, dy]] of Object.entries(moves)) {
+      if (name.includes('.')) {
+        facing.push({ at: name, by: [dx * share, dy * share], side });
+        continue;
+      }
       const [x, y] = displaced[name] ?? [0, 0];
       displaced[name] = [x + dx * share, y + dy * share];
     }
   }
-  const shape = placeLandmarks(packs.archetypes, { ...template, proportions, moves: displaced });
+  const placed = { ...template, proportions, moves: displaced };
+  const shape = placeLandmarks(packs.archetypes, placed);
   const landmarks = Object.fromEntries(
     Object.entries(shape).map(([name, p]) => [name, { x: p.x * heightMm, y: p.y * heightMm }]),
   );
+  const side = sideView(packs.archetypes, placed, landmarks, heightMm);
   return {
     heightMm,
     measures,
     landmarks,
     earCarriage: template.ear.carriage,
-    views: { side: sideView(packs.archetypes, template, landmarks, heightMm) },
+    views: {
+      side,
+      ...facingViews(packs.views, { template: placed, landmarks, heightMm, moves: facing }),
+      headSide: { ...side, grounded: false, parts: side.parts.filter(({ id }) => HEAD_PARTS.includes(id)) },
+    },
   };
 }

@@ -21,6 +21,7 @@ export interface Template {
   readonly ear: EarStyle;
   readonly tail: TailStyle;
   readonly moves: Readonly<Record<string, Pair>>;
+  readonly widths: NonNullable<BodyTemplate['widths']>;
 }
 
 /** The archetype with the breed's differences laid over it. @throws MisuseError for a name the pack lacks. */
@@ -38,6 +39,7 @@ export function templateOf(pack: ArchetypePack, breed: BodyTemplate): Template {
     ear: byId('ear style', pack.ears, breed.ear ?? archetype.ear),
     tail: byId('tail style', pack.tails, breed.tail ?? archetype.tail),
     moves,
+    widths: breed.widths ?? {},
   };
 }
 

@@ -1,9 +1,10 @@
-import { inside, minus, mix, plus, signedArea, times, unit } from './geometry.ts';
+import { coverOf, minus, mix, plus, signedArea, times, unit } from './geometry.ts';
 import type { Point } from './geometry.ts';
 import { landmark } from './landmarks.ts';
 import type { Landmarks, Template } from './landmarks.ts';
 import type { ArchetypePack, PartTemplate, Place, ZoneArea } from '../packs/archetypes.ts';
 import { landmarksOf, placesOf } from '../packs/places.ts';
+import type { Knot } from './spline.ts';
 import { closedCurve, resampleClosed } from './spline.ts';
 
 /** Stations are this far apart on a big dog, mm; closer on a small one, so that its outline is as smooth. */
@@ -11,7 +12,7 @@ const STATION_MM = 6;
 const STATIONS_PER_HEIGHT = 100;
 const PER_SEGMENT = 14;
 
-const stationMm = (heightMm: number) => Math.min(STATION_MM, heightMm / STATIONS_PER_HEIGHT);
+export const stationMm = (heightMm: number) => Math.min(STATION_MM, heightMm / STATIONS_PER_HEIGHT);
 
 /** A place on the skin's contour. */
 export interface Station {
@@ -38,13 +39,17 @@ export interface ViewPart {
   readonly stations: readonly Station[];
   /** Station index of each outline landmark. */
   readonly landmarkStation: Readonly<Record<string, number>>;
+  /** By outline landmark: the share of a correction that stays with this dog's bone; 0 is held to the standard. */
+  readonly carried: Readonly<Record<string, number>>;
   readonly patches: readonly ZonePatch[];
 }
 
 /** Parts in painting order, the farthest first. */
-export interface SideView {
+export interface View {
+  /** The dog stands on the ground, at y = 0. */
+  readonly grounded: boolean;
   readonly parts: readonly ViewPart[];
-  readonly eye: { readonly at: Point; readonly radiusMm: number };
+  readonly eyes: readonly { readonly at: Point; readonly radiusMm: number }[];
   readonly nose: readonly Point[];
   readonly mouth: readonly Point[];
 }
@@ -55,14 +60,15 @@ export function sideView(
   template: Template,
   landmarks: Landmarks,
   heightMm: number,
-): SideView {
+): View {
   const cornersOf = (part: PartTemplate) =>
     part.id === 'ear' ? [...(part.corners ?? []), ...template.ear.corners] : (part.corners ?? []);
   const byName = new Map(pack.skeleton.parts.map((part) => [part.id, part]));
   const make = (id: string, shift: Point = { x: 0, y: 0 }, far = false): ViewPart | null => {
     const part = byName.get(id);
     if (!part) return null;
-    return drawnPart({ ...part, corners: cornersOf(part) }, landmarks, heightMm, shift, far);
+    const shareOf = (name: string) => pack.skeleton.landmarks[name]?.carried;
+    return drawnPart({ ...part, corners: cornersOf(part) }, landmarks, heightMm, shift, far, shareOf);
   };
   const shift = ([dx, dy]: readonly [number, number]) => ({ x: dx * heightMm, y: dy * heightMm });
   const tail = tailPart(byName.get('tail'), template, landmarks, heightMm);
@@ -84,8 +90,9 @@ export function sideView(
   const at = (name: string) => landmark(landmarks, name);
   const headMm = template.proportions.head * heightMm;
   return {
+    grounded: true,
     parts: hide(ordered),
-    eye: { at: at('eye'), radiusMm: template.head.eye * headMm },
+    eyes: [{ at: at('eye'), radiusMm: template.head.eye * headMm }],
     nose: ['noseTop', 'noseTip', 'noseUnder', 'noseBack'].map(at),
     mouth: ['mouthFront', 'mouthMid', 'mouthCorner'].map(at),
   };
@@ -101,17 +108,40 @@ function drawnPart(
   heightMm: number,
   shift: Point,
   far: boolean,
+  carriedBy: (landmark: string) => number | undefined,
 ): ViewPart {
   const outline = landmarksOf(part.outline);
-  const knots = outline.map((name) => ({
-    at: plus(landmark(landmarks, name), shift),
-    corner: part.corners?.includes(name) ?? false,
-  }));
+  return partOf({
+    id: part.id,
+    far,
+    knots: outline.map((name) => ({
+      at: plus(landmark(landmarks, name), shift),
+      corner: part.corners?.includes(name) ?? false,
+    })),
+    names: outline,
+    carried: Object.fromEntries(outline.map((name) => [name, carriedBy(name) ?? part.carried ?? 0])),
+    patches: part.zones.map((zone) => patchOf(zone, landmarks, heightMm, shift)),
+    spacingMm: stationMm(heightMm),
+  });
+}
+
+interface PartShape {
+  readonly id: string;
+  readonly far?: boolean;
+  readonly knots: readonly Knot[];
+  /** Of the knots, in order. */
+  readonly names: readonly string[];
+  readonly carried: Readonly<Record<string, number>>;
+  readonly patches: readonly ZonePatch[];
+  readonly spacingMm: number;
+}
+
+/** A part from the knots of its outline: resampled to stations, each in its zone. */
+export function partOf({ id, far = false, knots, names, carried, patches, spacingMm }: PartShape): ViewPart {
   const curve = closedCurve(knots, PER_SEGMENT);
-  const { points, at } = resampleClosed(curve.points, stationMm(heightMm), curve.knotIndex);
-  const landmarkStation = Object.fromEntries(outline.map((name, index) => [name, at[index] ?? 0]));
-  const patches = part.zones.map((zone) => patchOf(zone, landmarks, heightMm, shift));
-  return { id: part.id, far, stations: stationsOf(points, patches), landmarkStation, patches };
+  const { points, at } = resampleClosed(curve.points, spacingMm, curve.knotIndex);
+  const landmarkStation = Object.fromEntries(names.map((name, index) => [name, at[index] ?? 0]));
+  return { id, far, stations: stationsOf(points, patches), landmarkStation, carried, patches };
 }
 
 function patchOf(
@@ -137,6 +167,7 @@ function patchOf(
 /** A zone's station is the topmost patch that holds the skin just inside the contour. */
 function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): Station[] {
   const outward = signedArea(points) > 0 ? 1 : -1;
+  const areas = patches.map(({ zone, curve }) => ({ zone, holds: curve ? coverOf(curve) : null }));
   return points.map((point, index) => {
     const before = points[(index + points.length - 1) % points.length] as Point;
     const after = points[(index + 1) % points.length] as Point;
@@ -144,7 +175,7 @@ function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): St
     const normal = { x: along.y * outward, y: -along.x * outward };
     const skin = minus(point, times(normal, 1));
     let zone = patches[0]?.zone ?? '';
-    for (const patch of patches) if (patch.curve && inside(patch.curve, skin)) zone = patch.zone;
+    for (const area of areas) if (area.holds?.(skin)) zone = area.zone;
     return { point, normal, zone, hidden: false };
   });
 }
@@ -202,9 +233,12 @@ function tailPart(
       tailMidUnder: at[count + 1 + Math.floor(count / 2)] ?? 0,
       tailRootUnder: at[outline.length - 1] ?? 0,
     },
+    carried: Object.fromEntries(TAIL_MARKS.map((name) => [name, 1])),
     patches,
   };
 }
+
+const TAIL_MARKS = ['tailRootTop', 'tailMidTop', 'tailEnd', 'tailMidUnder', 'tailRootUnder'] as const;
 
 function alongCentre(centre: readonly Point[], share: number): Point {
   const position = share * (centre.length - 1);
@@ -213,7 +247,7 @@ function alongCentre(centre: readonly Point[], share: number): Point {
 }
 
 /** Marks the stations of the near parts that lie inside another near part. */
-function hide(parts: readonly ViewPart[]): ViewPart[] {
+export function hide(parts: readonly ViewPart[]): ViewPart[] {
   const covers = parts.map((part) => coverOf(part.stations.map((station) => station.point)));
   return parts.map((part, own) => ({
     ...part,
@@ -222,12 +256,4 @@ function hide(parts: readonly ViewPart[]): ViewPart[] {
       hidden: parts.some((other, index) => index !== own && !other.far && covers[index]?.(station.point)),
     })),
   }));
-}
-
-/** `inside` for one polygon, asked often: points outside its box are answered at once. */
-function coverOf(polygon: readonly Point[]): (point: Point) => boolean {
-  const xs = polygon.map((p) => p.x);
-  const ys = polygon.map((p) => p.y);
-  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  return (p) => p.x >= left && p.x <= right && p.y >= low && p.y <= high && inside(polygon, p);
 }

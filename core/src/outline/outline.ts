@@ -1,5 +1,5 @@
 import type { Point } from '../body/geometry.ts';
-import type { SideView } from '../body/view.ts';
+import type { View } from '../body/view.ts';
 import { otherSide } from '../terms/zone.ts';
 import type { ZoneHair } from './coatContour.ts';
 import { coatContour } from './coatContour.ts';
@@ -30,7 +30,7 @@ export interface Lengths {
  * The coat over the whole side view: what is there now, or what the plan leaves, stretched (as it stands after
  * drying and scissoring) or with the curl back. The far legs take the lengths of the dog's other side.
  */
-export function outlineOf(view: SideView, lengths: Lengths, shown: Shown, curlBack: boolean): Outline {
+export function outlineOf(view: View, lengths: Lengths, shown: Shown, curlBack: boolean): Outline {
   const zones = new Map(lengths.zones.map((zone) => [zone.zone, zone]));
   const coat = { layDeg: lengths.coat.layDeg, curl: curlBack ? lengths.coat.curl : 1 };
   return view.parts.map((part) => ({

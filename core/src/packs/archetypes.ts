@@ -50,6 +50,8 @@ export type ProportionKey = keyof Proportions;
 export interface SkeletonLandmark {
   readonly at: Pair;
   readonly region: 'trunk' | 'underline' | 'neck' | 'fore' | 'hind';
+  /** The share of a correction that stays with this dog's bone; 0, held to the standard, where none is named. */
+  readonly carried?: number;
 }
 
 export interface ZoneArea {
@@ -65,12 +67,16 @@ export interface PartTemplate {
   /** Landmarks around the part in order, read by `landmarksOf`. */
   readonly outline: string;
   readonly corners?: readonly string[];
+  /** Of landmarks that do not say their own. */
+  readonly carried?: number;
   readonly zones: readonly ZoneArea[];
 }
 
 export interface HeadStyle {
   readonly id: string;
   readonly landmarks: Readonly<Record<string, Pair>>;
+  /** Shares of the head's length. */
+  readonly widths: { readonly skull: number; readonly muzzle: number };
   /** Eye: size as a share of the head. */
   readonly eye: number;
 }
@@ -129,4 +135,6 @@ export interface BodyTemplate {
   readonly ear?: string;
   readonly tail?: string;
   readonly moves?: Readonly<Record<string, Pair>>;
+  /** In heights at withers, skull and muzzle in head lengths. */
+  readonly widths?: Partial<Readonly<Record<'neck' | 'hip' | 'skull' | 'muzzle', number>>>;
 }

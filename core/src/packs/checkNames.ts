@@ -3,6 +3,7 @@ import type { Anchor } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
 import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
+import { facingPointsOf } from './views.ts';
 
 /** A name in a pack that names nothing: where it stands, and the nearest name that would. */
 export interface PackProblem {
@@ -92,6 +93,9 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const types = ids(packs.coats.types);
   const signs = ids(packs.signs.signs);
   const landmarks = namedLandmarks(packs);
+  const facing = packs.views.parts.flatMap(({ id, outline }) =>
+    facingPointsOf(outline).map(({ name }) => `${id}.${name}`),
+  );
   const some = (name: string | null) => (name === null ? [] : [name]);
   packs.zones.zones.forEach((zone) => {
     say(`zones.${zone.id}.near`, 'zone', zone.near, zones);
@@ -112,6 +116,31 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
         landmarks,
       );
     });
+  });
+  packs.views.parts.forEach((part) => {
+    const points = facingPointsOf(part.outline);
+    const where = `views.parts.${part.id}`;
+    const own = points.map(({ name }) => name);
+    say(
+      `${where}.outline`,
+      'landmark',
+      points.map((point) => point.landmark),
+      landmarks,
+    );
+    say(`${where}.carried`, 'point', Object.keys(part.carried ?? {}), [...own, '*']);
+    part.zones.forEach(({ zone, area = '', label = '' }) => {
+      say(`${where}.zones`, 'zone', [zone], zones);
+      const named = [area, label].filter(Boolean).flatMap(placesOf);
+      say(
+        `${where}.zones.${zone}`,
+        'point',
+        named.map(([point]) => point),
+        own,
+      );
+    });
+  });
+  packs.views.views.forEach(({ id, parts, face }) => {
+    say(`views.${id}`, 'part', [...parts, ...some(face)], ids(packs.views.parts));
   });
   packs.patterns.patterns.forEach((pattern) => {
     pattern.areas.forEach((row, a) => {
@@ -155,7 +184,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   });
   packs.findings.findings.forEach(({ id, at, balance, moves }) => {
     say(`findings.${id}.at`, 'zone', at, zones);
-    say(`findings.${id}.moves`, 'landmark', Object.keys(moves), landmarks);
+    say(`findings.${id}.moves`, 'landmark', Object.keys(moves), [...landmarks, ...facing]);
     say(
       `findings.${id}.balance`,
       'zone',

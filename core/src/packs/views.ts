@@ -1,41 +1,72 @@
-/** The shape of `packs/views.json`: the dog in its views other than the side, as simple templates. */
+/** The shape of `packs/views.json`: the dog from ahead, behind and above, and its face, by widths at its landmarks. */
 import type { Source } from '../terms/source.ts';
 import type { Side } from '../terms/zone.ts';
-import type { EarStyle, Pair } from './archetypes.ts';
+import type { EarStyle, ZoneArea } from './archetypes.ts';
 
-export interface ViewTemplate {
-  readonly id: string;
+/** The widths a point can be a share of: of the height at withers, or of the head's length for skull and muzzle. */
+export type Width = 'chest' | 'neck' | 'hip' | 'skull' | 'muzzle';
+
+/** A point of a facing part: where a landmark stands, at a share of a width from the middle, moved by so much. */
+export interface FacingPoint {
   readonly name: string;
-  /** Coordinates in heights at withers (y from the ground; seen from above x from the forechest), or in heads. */
+  readonly landmark: string;
+  /** Up from the landmark; towards the tail where the dog is seen from above. In the part's unit. */
+  readonly along: number;
+  readonly width: Width;
+  readonly share: number;
+  /** Further from the middle, in the part's unit. */
+  readonly out: number;
+}
+
+export interface FacingPart {
+  readonly id: string;
+  /** What `along` and `out` are shares of. */
   readonly unit: 'height' | 'head';
-  /** Which coordinate changes sign from one side of the dog to the other. */
-  readonly mirror: 'x' | 'y';
-  /** The side of the dog where that coordinate is positive. */
+  /** One on each side of the dog; else one in the middle, written as its half from end to end. */
+  readonly paired: boolean;
+  /** Read by `facingPointsOf`. */
+  readonly outline: string;
+  readonly corners?: readonly string[];
+  /** Areas are places off the part's points; a paired one is on both sides of a part in the middle. */
+  readonly zones: readonly (ZoneArea & { readonly paired?: boolean })[];
+  /** Only on dogs whose ears are carried so. */
+  readonly ear?: readonly EarStyle['carriage'][];
+  /** `out` grows with the thickness of bone. */
+  readonly bone?: boolean;
+  /** By point, or `*` for all: the share that goes with this dog's bone rather than with the standard. */
+  readonly carried?: Readonly<Record<string, number>>;
+}
+
+export interface FacingView {
+  readonly id: 'front' | 'rear' | 'top' | 'headFront';
+  readonly name: string;
+  readonly seen: 'ahead' | 'behind' | 'above' | 'face';
+  /** The side of the dog on the positive side of the middle. */
   readonly plusIs: Side;
-  /** In painting order; a paired one is drawn for the positive side and mirrored. */
-  readonly shapes: readonly {
-    readonly zone: string;
-    readonly paired: boolean;
-    /** A closed curve as x, y, x, y … */
-    readonly curve: readonly number[];
-    /** Only on dogs whose ears are carried so. */
-    readonly ear?: readonly EarStyle['carriage'][];
-  }[];
-  readonly marks: readonly {
-    readonly kind: 'eye' | 'nose';
-    readonly at: Pair;
-    readonly r: number;
-    readonly paired: boolean;
-  }[];
+  /** Parts in painting order, the farthest first. */
+  readonly parts: readonly string[];
+  /** The part that has eyes and nose. */
+  readonly face: string | null;
   readonly source: Source;
 }
 
 export interface ViewPack {
-  /** The proportions the templates are drawn with. */
-  readonly reference: {
-    readonly chestWidth: number;
-    readonly elbowHeight: number;
-    readonly length: number;
-  };
-  readonly views: readonly ViewTemplate[];
+  /** In heights at withers, where a breed says no other. */
+  readonly widths: { readonly neck: number; readonly hip: number };
+  readonly parts: readonly FacingPart[];
+  readonly views: readonly FacingView[];
 }
+
+/** The points of an outline as it is written: "elbowOut elbow 0 chest 0.59 0, kneeOut kneeFront 0 chest 0.43 0.036". */
+export const facingPointsOf = (outline: string): readonly FacingPoint[] =>
+  outline.split(', ').map((written) => {
+    const [name = '', landmark = '', along, width, share, out] = written.split(' ');
+    return {
+      name,
+      landmark,
+      along: Number(along),
+      width: width as Width,
+      share: Number(share),
+      out: Number(out),
+    };
+  });

@@ -1,4 +1,4 @@
-import type { Body, CoatType, DrawnLine, LengthUnit, Outline, Plan, Point, ViewPart } from '@kurrel/core';
+import type { CoatType, DrawnLine, LengthUnit, Outline, Plan, Point, View, ViewPart } from '@kurrel/core';
 import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
 import type { ReactNode } from 'react';
 import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
@@ -13,7 +13,7 @@ import type { ZoneGroup } from './zoneGroups.ts';
 
 export interface DogDrawingProps {
   readonly label: string;
-  readonly body: Body;
+  readonly view: View;
   readonly plan: Plan;
   readonly frame: Frame;
   /** The coat to draw: what the plan leaves, or what is there. */
@@ -33,18 +33,17 @@ export interface DogDrawingProps {
 
 /** The dog as a measured drawing: body, coat to leave, coat there now, standard, clip lines, lengths on the dog. */
 export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
-  const { body, frame, outline, ghost, ideal, lines, lengthOf, selected } = props;
-  const parts = body.views.side.parts;
+  const { view, frame, outline, ghost, ideal, lines, lengthOf, selected } = props;
+  const { parts, eyes, nose, mouth } = view;
   const paths = useMemo(() => outline.map((part) => pathOf(part.contour, frame)), [outline, frame]);
   const ghosts = useMemo(() => ghost?.map((part) => pathOf(part.contour, frame)) ?? [], [ghost, frame]);
   const { texture } = props;
   const hair = useMemo(
-    () => ({ body, outline, lengthOf, texture, frame }),
-    [body, outline, lengthOf, texture, frame],
+    () => ({ view, outline, lengthOf, texture, frame }),
+    [view, outline, lengthOf, texture, frame],
   );
   const near = indices(parts, false);
   const far = indices(parts, true);
-  const { eye, nose, mouth } = body.views.side;
   const { ref, scale } = useSheetScale();
 
   return (
@@ -59,7 +58,9 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         if (zone) props.onSelect(zone);
       }}
     >
-      <line className="ground" x1={40} x2={SHEET.width - 40} y1={frame.y(0) + 1} y2={frame.y(0) + 1} />
+      {view.grounded && (
+        <line className="ground" x1={40} x2={SHEET.width - 40} y1={frame.y(0) + 1} y2={frame.y(0) + 1} />
+      )}
       {ghosts.map((d, index) => (
         <path key={index} d={d} className="ghost" />
       ))}
@@ -84,25 +85,28 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
           <title>{line.name}</title>
         </path>
       ))}
-      <Face eye={eye} nose={nose} mouth={mouth} frame={frame} />
+      <Face eyes={eyes} nose={nose} mouth={mouth} frame={frame} />
       <Labels {...props} scale={scale} />
     </svg>
   );
 });
 
+/** A sheet this high would hold a dog with marks as far apart as they should be. */
+const MARK_APART = 438;
+
 /** The coat's texture; it may follow a moving outline a moment later. */
 const Hair = memo(function Hair({
-  body,
+  view,
   outline,
   lengthOf,
   texture,
   frame,
-}: Pick<DogDrawingProps, 'body' | 'outline' | 'lengthOf' | 'texture' | 'frame'>) {
-  const marks = useMemo(() => hairMarks(body), [body]);
+}: Pick<DogDrawingProps, 'view' | 'outline' | 'lengthOf' | 'texture' | 'frame'>) {
+  const marks = useMemo(() => hairMarks(view, MARK_APART / frame.scale), [view, frame]);
   return (
     <>
       <path className="hair" d={hairPath(marks, lengthOf, texture, frame)} />
-      <path className="hair tips" d={tipsPath(body, outline, lengthOf, texture, frame)} />
+      <path className="hair tips" d={tipsPath(view, outline, lengthOf, texture, frame)} />
     </>
   );
 });
@@ -145,7 +149,7 @@ function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): Re
                 selected={selected}
               />
             </g>
-            {part.id === 'ear' && <path d={paths[index]} className="ear-edge" />}
+            {part.id.startsWith('ear') && <path d={paths[index]} className="ear-edge" />}
             <SkinLine part={part} frame={frame} />
           </g>
         );
@@ -189,19 +193,25 @@ const SkinLine = memo(function SkinLine({ part, frame }: { readonly part: ViewPa
 });
 
 function Face({
-  eye,
+  eyes,
   nose,
   mouth,
   frame,
-}: Pick<Body['views']['side'], 'eye' | 'nose' | 'mouth'> & { readonly frame: Frame }) {
-  const at = frame.point(eye.at);
-  const radius = eye.radiusMm * frame.scale;
+}: Pick<View, 'eyes' | 'nose' | 'mouth'> & { readonly frame: Frame }) {
   return (
     <g className="face" aria-hidden="true">
-      <path d={pathOf(mouth, frame, false)} className="mouth" />
-      <path d={pathOf(nose, frame)} className="nose" />
-      <circle cx={at.x} cy={at.y} r={radius} />
-      <circle cx={at.x - radius * 0.3} cy={at.y - radius * 0.32} r={radius * 0.27} className="glint" />
+      {mouth.length > 0 && <path d={pathOf(mouth, frame, false)} className="mouth" />}
+      {nose.length > 0 && <path d={pathOf(nose, frame)} className="nose" />}
+      {eyes.map((eye, index) => {
+        const at = frame.point(eye.at);
+        const radius = eye.radiusMm * frame.scale;
+        return (
+          <g key={index}>
+            <circle cx={at.x} cy={at.y} r={radius} />
+            <circle cx={at.x - radius * 0.3} cy={at.y - radius * 0.32} r={radius * 0.27} className="glint" />
+          </g>
+        );
+      })}
     </g>
   );
 }

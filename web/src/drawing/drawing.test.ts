@@ -10,7 +10,7 @@ describe('the sheet', () => {
   it.each(breeds.map((b) => [b.id, b] as const))('%s stands on it whole, coat and all', (id, pack) => {
     const body = bodyOf(packs, pack, {}, []);
     const outline = outlineOf(body.views.side, planFor(id), 'after', false);
-    const frame = frameFor(body, [outline]);
+    const frame = frameFor(body.views.side, [outline]);
     for (const part of outline) {
       for (const p of part.contour.map(frame.point)) {
         expect(p.x).toBeGreaterThan(60);
@@ -51,12 +51,12 @@ describe('tint', () => {
 
 describe('hair on the drawing', () => {
   const body = bodyOf(packs, breed('standard-poodle'), {}, []);
-  const marks = hairMarks(body);
-  const frame = frameFor(body, []);
+  const marks = hairMarks(body.views.side, body.heightMm);
+  const frame = frameFor(body.views.side, []);
 
   it('lies on the near side of the dog, the same every time', () => {
     expect(marks.length).toBeGreaterThan(150);
-    expect(hairMarks(body)).toEqual(marks);
+    expect(hairMarks(body.views.side, body.heightMm)).toEqual(marks);
     const near = body.views.side.parts
       .filter((part) => !part.far)
       .map((part) => part.stations.map((s) => s.point));

@@ -1,4 +1,4 @@
-import type { Body, Outline, Point } from '@kurrel/core';
+import type { Outline, Point, View } from '@kurrel/core';
 
 /** The sheet the dog is drawn on, in drawing units (about CSS pixels at 1280 × 800). */
 export const SHEET = { width: 784, height: 520 } as const;
@@ -20,19 +20,21 @@ export interface Frame {
 }
 
 /** `margin` leaves room for labels; without labels a narrow one will do. */
-export function frameFor(body: Body, outlines: readonly Outline[], margin: Margin = MARGIN): Frame {
+export function frameFor(view: View, outlines: readonly Outline[], margin: Margin = MARGIN): Frame {
   const points = [
     ...outlines.flatMap((outline) => outline.flatMap((part) => part.contour)),
-    ...Object.values(body.landmarks),
+    ...view.parts.flatMap(({ stations }) => stations.map(({ point }) => point)),
   ];
   const left = Math.min(...points.map((p) => p.x));
   const right = Math.max(...points.map((p) => p.x));
   const top = Math.max(...points.map((p) => p.y));
+  const low = view.grounded ? 0 : Math.min(...points.map((p) => p.y));
   const width = SHEET.width - margin.left - margin.right;
   const height = SHEET.height - margin.top - margin.bottom;
-  const scale = Math.min(width / (right - left), height / top);
+  const scale = Math.min(width / (right - left), height / (top - low));
   const x0 = margin.left + (width - (right - left) * scale) / 2 - left * scale;
-  const y0 = SHEET.height - margin.bottom;
+  const spare = view.grounded ? 0 : (height - (top - low) * scale) / 2;
+  const y0 = SHEET.height - margin.bottom - spare + low * scale;
   const x = (mm: number) => x0 + mm * scale;
   const y = (mm: number) => y0 - mm * scale;
   return { scale, x, y, point: (p) => ({ x: x(p.x), y: y(p.y) }) };

@@ -1,4 +1,4 @@
-import type { Body, CoatType, Outline, Point, ViewPart } from '@kurrel/core';
+import type { CoatType, Outline, Point, View, ViewPart } from '@kurrel/core';
 import { inside } from '@kurrel/core';
 import type { Frame } from './frame.ts';
 
@@ -21,10 +21,13 @@ const LAY_DEG: Readonly<Record<string, number>> = {
   tail: 40,
 };
 
+/** From ahead, behind and above hair hangs to both sides; drawn straight down it reads as coat. */
+const layOf = (part: string) => LAY_DEG[part] ?? 84;
+
 /** A loose lattice of marks over the near side of the dog, jittered the same way every time. */
-export function hairMarks(body: Body): readonly HairMark[] {
-  const near = body.views.side.parts.filter((part) => !part.far);
-  const step = SPACING * body.heightMm;
+export function hairMarks(view: View, spacingMm: number): readonly HairMark[] {
+  const near = view.parts.filter((part) => !part.far);
+  const step = SPACING * spacingMm;
   return near.flatMap((part, index) => marksIn(part, near.slice(index + 1), step));
 }
 
@@ -44,7 +47,7 @@ function marksIn(part: ViewPart, above: readonly ViewPart[], step: number): Hair
       if (!inside(skin, at) || covers.some((cover) => inside(cover, at))) continue;
       let zone = part.patches[0]?.zone ?? '';
       for (const patch of part.patches) if (patch.curve && inside(patch.curve, at)) zone = patch.zone;
-      marks.push({ at, zone, angle: (LAY_DEG[part.id] ?? 30) + jitter * 36 });
+      marks.push({ at, zone, angle: layOf(part.id) + jitter * 36 });
     }
   }
   return marks;
@@ -90,7 +93,7 @@ function glyph(texture: CoatType['texture'], x: number, y: number, dx: number, d
 
 /** Coat tips along the seen contour, so that the outline reads as hair and not as cardboard. */
 export function tipsPath(
-  body: Body,
+  view: View,
   outline: Outline,
   lengthOf: (zone: string) => number,
   texture: CoatType['texture'],
@@ -98,7 +101,7 @@ export function tipsPath(
 ): string {
   if (texture === 'sleek') return '';
   let d = '';
-  body.views.side.parts.forEach((part, index) => {
+  view.parts.forEach((part, index) => {
     if (part.far) return;
     const line = outline[index]?.contour ?? [];
     part.stations.forEach((station, i) => {

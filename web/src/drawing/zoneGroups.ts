@@ -1,4 +1,4 @@
-import type { Plan, Point, SideView, ZonePlan } from '@kurrel/core';
+import type { Plan, Point, View, ZonePlan } from '@kurrel/core';
 import { zoneKindId } from '@kurrel/core';
 
 /** Zones that get one label on the drawing: same length, same tool, the same end of the dog. */
@@ -19,8 +19,8 @@ function below(zone: ZonePlan): string {
   return technique === 'clip' || technique === 'comb' ? `${label}${SHORT[direction] ?? ''}` : label;
 }
 
-/** Groups of the side view, the selected zone first and on its own, the widest groups next. */
-export function zoneGroups(plan: Plan, view: SideView, selected: string): readonly ZoneGroup[] {
+/** Groups of a view, the selected zone first and on its own, the widest groups next. */
+export function zoneGroups(plan: Plan, view: View, selected: string): readonly ZoneGroup[] {
   const anchors = new Map<string, Point>();
   for (const part of view.parts) {
     if (part.far) continue;

@@ -50,7 +50,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     const [first] = looks;
     const now = first ? outlineOf(body.views.side, first.plan, 'now', false) : [];
     const outlines = looks.map(({ plan }) => outlineOf(body.views.side, plan, 'after', false));
-    return { body, now, outlines, frame: frameFor(body, [now, ...outlines], BARE) };
+    return { body, now, outlines, frame: frameFor(body.views.side, [now, ...outlines], BARE) };
   }, [breed, sheet, looks]);
 
   const picked = kept.picked === null ? undefined : looks[kept.picked];

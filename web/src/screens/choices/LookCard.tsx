@@ -59,7 +59,7 @@ export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick,
       </header>
       <DogDrawing
         label={`${breed.name} in ${trimName}`}
-        body={drawn.body}
+        view={drawn.body.views.side}
         plan={plan}
         frame={drawn.frame}
         outline={outline}

@@ -53,7 +53,8 @@ export function useDrawnDog(control: Control<DogFacts>) {
       body,
       plan,
       outline,
-      frame: frameFor(body, [outline]),
+      view: body.views.side,
+      frame: frameFor(body.views.side, [outline]),
       texture: visit.coat.texture,
       lengthOf: (zone: string) => lengths.get(zone) ?? 0,
     };
@@ -62,9 +63,10 @@ export function useDrawnDog(control: Control<DogFacts>) {
 
 export function DogPreview({ drawn }: { readonly drawn: ReturnType<typeof useDrawnDog> }) {
   if (!drawn) return <p className="muted">Choose a breed and a coat to see the dog.</p>;
+  const { body: _body, ...shown } = drawn;
   return (
     <DogDrawing
-      {...drawn}
+      {...shown}
       label="The dog as measured"
       ghost={null}
       ideal={null}

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack } from '@kurrel/core';
-import { byId, zoneKindId } from '@kurrel/core';
+import type { BreedPack, ViewId } from '@kurrel/core';
+import { byId, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
@@ -20,7 +20,7 @@ import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
-import { useDog, useDraft, zonesOf } from './useDraft.ts';
+import { useDog, useDraft, useView, zonesOf } from './useDraft.ts';
 import { ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
 
@@ -36,7 +36,8 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const view = useAppSelector((state) => state.draftView);
   const unit = useAppSelector((state) => state.preferences.unit);
   const dog = useDog(sheet, breed);
-  const draft = useDraft(breed, dog, choices, view.curlBack);
+  const drawn = useView(dog, view.view);
+  const draft = useDraft(breed, dog, choices, view.curlBack, drawn);
   const { plan } = draft;
   const [help, setHelp] = useState(false);
   const [params, setParams] = useSearchParams();
@@ -51,14 +52,17 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     const asked = params.get('zone') ?? 'back';
     const selected = packs.zones.zones.some(({ id }) => id === asked) ? asked : 'back';
     const panel = params.get('show') === 'all' ? 'all' : 'zone';
-    dispatch(look({ selected, side: 'both', compare: false, panel, gesture: false, curlBack }));
+    const from = VIEW_IDS.find((id) => id === params.get('view')) ?? 'side';
+    dispatch(look({ view: from, selected, side: 'both', compare: false, panel, gesture: false, curlBack }));
     // Where one looks first, when the screen opens on a dog.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sheet.visit.id]);
 
   useEffect(() => {
-    setParams({ zone: view.selected, ...(view.panel === 'all' ? { show: 'all' } : {}) }, { replace: true });
-  }, [setParams, view.selected, view.panel]);
+    const show = view.panel === 'all' ? { show: 'all' } : {};
+    const from = view.view === 'side' ? {} : { view: view.view };
+    setParams({ zone: view.selected, ...show, ...from }, { replace: true });
+  }, [setParams, view.selected, view.panel, view.view]);
 
   const select = useCallback(
     (zone: string) => {
@@ -95,6 +99,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
       );
     },
     onCompare: (on) => dispatch(look({ compare: on })),
+    onView: (id) => dispatch(look({ view: id })),
     onType: (digit) => {
       const input = lengthInput.current;
       if (!input) return;
@@ -111,8 +116,8 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   });
 
   const groups = useMemo(
-    () => zoneGroups(plan, dog.body.views.side, view.selected),
-    [plan, dog.body, view.selected],
+    () => zoneGroups(plan, drawn.view, view.selected),
+    [plan, drawn.view, view.selected],
   );
   return (
     <main id="content" className="draft">
@@ -129,10 +134,11 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
       />
       <section className="sheet" aria-label="Drawing">
         <DogDrawing
-          label={`${sheet.dog.name}, left side, ${view.compare ? 'as the coat is now' : `as the ${plan.trim} trim leaves it`}`}
-          body={dog.body}
+          label={`${sheet.dog.name}, ${VIEW_WORD[view.view]}, ${view.compare ? 'as the coat is now' : `as the ${plan.trim} trim leaves it`}`}
+          key={view.view}
+          view={drawn.view}
           plan={plan}
-          frame={dog.frame}
+          frame={drawn.frame}
           outline={view.compare ? draft.now : draft.after}
           ghost={view.compare ? null : draft.now}
           ideal={draft.ideal}
@@ -145,6 +151,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           steady={view.gesture}
           onSelect={select}
         />
+        <ViewSwitch shown={view.view} onShow={(id) => dispatch(look({ view: id }))} />
         <Legend
           curlBack={view.curlBack}
           compare={view.compare}
@@ -194,6 +201,39 @@ const TABS = [
   ['zone', 'This zone'],
   ['all', 'All zones'],
 ] as const;
+
+const VIEW_WORD: Readonly<Record<ViewId, string>> = {
+  side: 'side',
+  front: 'front',
+  rear: 'rear',
+  top: 'top',
+  headFront: 'face',
+  headSide: 'head',
+};
+
+interface ViewSwitchProps {
+  readonly shown: ViewId;
+  readonly onShow: (view: ViewId) => void;
+}
+
+/** From where the dog is looked at; the keys 1 to 6 do the same. */
+function ViewSwitch({ shown, onShow }: ViewSwitchProps) {
+  return (
+    <div className="view-switch" role="group" aria-label="Seen from">
+      {VIEW_IDS.map((id) => (
+        <button
+          key={id}
+          type="button"
+          className="chip"
+          aria-pressed={id === shown}
+          onClick={() => onShow(id)}
+        >
+          {VIEW_WORD[id]}
+        </button>
+      ))}
+    </div>
+  );
+}
 
 interface LegendProps {
   readonly curlBack: boolean;

@@ -1,5 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
+import type { ViewId } from '@kurrel/core';
 
 export type SideMode = 'both' | 'left' | 'right';
 
@@ -7,6 +8,8 @@ interface DraftView {
   /** Zone kind: `rib`. */
   readonly selected: string;
   readonly side: SideMode;
+  /** From where the dog is looked at. */
+  readonly view: ViewId;
   readonly curlBack: boolean;
   readonly compare: boolean;
   readonly panel: 'zone' | 'all';
@@ -18,6 +21,7 @@ const viewSlice = createSlice({
   initialState: {
     selected: 'back',
     side: 'both',
+    view: 'side',
     curlBack: false,
     compare: false,
     panel: 'zone',

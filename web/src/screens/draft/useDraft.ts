@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Case, IdealDog } from '@kurrel/core';
+import type { BreedPack, Case, IdealDog, ViewId } from '@kurrel/core';
 import {
   againstStandard,
   AS_DRAWN,
@@ -23,13 +23,17 @@ export function useDog(sheet: VisitSheet, breed: BreedPack) {
     const { hands } = sheet;
     const visit = caseOf(breed, sheet, firstChoices(sheet, breed));
     const body = bodyOf(packs, breed, hands.measurements, hands.findings);
-    const first = planGroom(visit);
-    const outlines = (['now', 'after'] as const).map((shown) =>
-      outlineOf(body.views.side, first, shown, false),
-    );
-    const ticks = ticksOf(visit.options);
-    return { visit, body, frame: frameFor(body, outlines), ticks };
+    return { visit, body, first: planGroom(visit), ticks: ticksOf(visit.options) };
   }, [sheet, breed]);
+}
+
+/** One side of the dog and where it lies on the sheet: its place does not change with its coat. */
+export function useView({ body, first }: ReturnType<typeof useDog>, id: ViewId) {
+  return useMemo(() => {
+    const view = body.views[id];
+    const outlines = (['now', 'after'] as const).map((shown) => outlineOf(view, first, shown, false));
+    return { id, view, frame: frameFor(view, outlines) };
+  }, [body, first, id]);
 }
 
 /** A trim with nobody's wishes on it. */
@@ -56,29 +60,43 @@ export function useDraft(
   dog: ReturnType<typeof useDog>,
   choices: Choices,
   curlBack: boolean,
+  { id, view }: ReturnType<typeof useView>,
 ) {
   const { body, visit } = dog;
   const { trimId, purpose } = choices;
   const plan = useMemo(() => planGroom(rechoose(visit, choices)), [visit, choices]);
   const asDrawn = useMemo(() => drawn(visit, { trimId, purpose }), [visit, trimId, purpose]);
-  const after = useMemo(() => outlineOf(body.views.side, plan, 'after', curlBack), [body, plan, curlBack]);
-  const now = useMemo(
-    () => outlineOf(body.views.side, planGroom(asDrawn), 'now', curlBack),
-    [asDrawn, body, curlBack],
+  const side = body.views.side;
+  const after = useMemo(() => outlineOf(side, plan, 'after', curlBack), [side, plan, curlBack]);
+  const found = useMemo(() => planGroom(asDrawn), [asDrawn]);
+  const now = useMemo(() => outlineOf(side, found, 'now', curlBack), [found, side, curlBack]);
+  const seen = useMemo(
+    () => ({
+      after: view === side ? after : outlineOf(view, plan, 'after', curlBack),
+      now: view === side ? now : outlineOf(view, found, 'now', curlBack),
+    }),
+    [view, side, after, now, plan, found, curlBack],
   );
   const ideal = useMemo(() => idealOf(asDrawn, body.heightMm, curlBack), [asDrawn, body, curlBack]);
   const checks = useMemo(
     () => againstStandard(breed, body, now, after, plan, ideal, purpose).filter(({ kept }) => kept !== null),
     [breed, body, now, after, plan, ideal, purpose],
   );
-  const idealLine = useMemo(() => (breed.generic ? null : topLine(ideal)), [breed, ideal]);
-  const lines = useMemo(() => clipLines(breed, asDrawn.trim, body), [breed, asDrawn, body]);
+  const fromSide = id === 'side' || id === 'headSide';
+  const idealLine = useMemo(
+    () => (breed.generic || id !== 'side' ? null : topLine(ideal)),
+    [breed, ideal, id],
+  );
+  const lines = useMemo(
+    () => (fromSide ? clipLines(breed, asDrawn.trim, body) : []),
+    [fromSide, breed, asDrawn, body],
+  );
   const lengths = useMemo(() => {
     const left = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
-  return { plan, after, now, checks, ideal: idealLine, lines, lengths, coat: visit.coat };
+  return { plan, ...seen, checks, ideal: idealLine, lines, lengths, coat: visit.coat };
 }
 
 /** The zones of a kind an edit bears on. */

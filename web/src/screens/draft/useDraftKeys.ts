@@ -1,5 +1,5 @@
-import type { Plan } from '@kurrel/core';
-import { zoneKindId } from '@kurrel/core';
+import type { Plan, ViewId } from '@kurrel/core';
+import { VIEW_IDS, zoneKindId } from '@kurrel/core';
 import { useEffect, useRef } from 'react';
 
 import { useAppDispatch } from '../../app/store.ts';
@@ -12,6 +12,7 @@ interface DraftKeys {
   readonly onTick: (longer: boolean) => void;
   readonly onTurn: () => void;
   readonly onCompare: (on: boolean) => void;
+  readonly onView: (view: ViewId) => void;
   readonly onType: (digit: string) => void;
   readonly onOverride: () => void;
   readonly onWhy: () => void;
@@ -59,7 +60,13 @@ export function useDraftKeys(keys: DraftKeys): void {
 }
 
 function press(key: string, repeat: boolean, keys: DraftKeys): boolean {
-  if (/^[0-9.½¼¾]$/.test(key) && key !== '.') {
+  const view = VIEW_IDS[Number(key) - 1];
+  // On a bead or in its panel a figure is a length; elsewhere 1 to 6 turn the dog.
+  if (view && !document.activeElement?.closest('.coat-rule, .zone-panel')) {
+    keys.onView(view);
+    return true;
+  }
+  if (/^[0-9½¼¾]$/.test(key)) {
     keys.onType(key);
     return true;
   }

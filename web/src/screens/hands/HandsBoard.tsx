@@ -65,7 +65,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
 
   const { measurements, findings } = hands;
   const body = useMemo(() => bodyOf(packs, breed, measurements, findings), [breed, measurements, findings]);
-  const views = useMemo(() => dogViews(packs, body), [body]);
+  const views = useMemo(() => dogViews(body), [body]);
   const view = views.find(({ id }) => id === look.view) ?? views[0];
   const finds = useMemo(() => findsByZone(hands, unit), [hands, unit]);
   const unseen = useMemo(() => {

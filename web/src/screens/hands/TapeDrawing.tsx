@@ -3,7 +3,6 @@ import { lengthNumber } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { dogViews } from '../../drawing/dogViews.ts';
 import { frameFor, SHEET } from '../../drawing/frame.ts';
-import { packs } from '../../app/packs.ts';
 import { tapeWord } from '../../parts/words.ts';
 import { readTape } from '../../parts/readTape.ts';
 
@@ -79,9 +78,9 @@ interface TapeDrawingProps {
 
 /** The tape on the dog: dimension lines with a field each; what nobody measured is the breed's guess, in grey. */
 export function TapeDrawing({ body, hands, unit, onMeasure }: TapeDrawingProps) {
-  const [view] = useMemo(() => dogViews(packs, body), [body]);
+  const [view] = useMemo(() => dogViews(body), [body]);
   const lines = useMemo(() => {
-    const frame = frameFor(body, []);
+    const frame = frameFor(body.views.side, []);
     const tail = Object.keys(body.landmarks).filter((name) => /^tail\d+$/.test(name));
     const at = (name: string): Point => {
       const known = name === 'tailEnd' ? (tail.at(-1) ?? 'tail0') : name;

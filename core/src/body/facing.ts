@@ -1,0 +1,258 @@
+import { byId } from '../terms/failure.ts';
+import type { Pair, Place, ZoneArea } from '../packs/archetypes.ts';
+import { placesOf } from '../packs/places.ts';
+import type { FacingPart, FacingPoint, FacingView, ViewPack, Width } from '../packs/views.ts';
+import { facingPointsOf } from '../packs/views.ts';
+import type { Side } from '../terms/zone.ts';
+import type { Point } from './geometry.ts';
+import { minus, plus } from './geometry.ts';
+import type { Landmarks, Template } from './landmarks.ts';
+import { landmark } from './landmarks.ts';
+import type { View, ViewPart } from './view.ts';
+import { hide, partOf, stationMm } from './view.ts';
+import { closedCurve } from './spline.ts';
+
+/** A displacement of a point of a facing part, on one side or both: [out, along] in heights. */
+export interface FacingMove {
+  readonly at: string;
+  readonly by: Pair;
+  readonly side: Side | null;
+}
+
+/** A face is looked at from so far above its own axis, degrees: the muzzle then shows below the skull. */
+const FACE_DEG = 30;
+/** An eye shows narrower from ahead than from the side. */
+const EYE_AHEAD = 0.75;
+
+interface Dog {
+  readonly template: Template;
+  readonly landmarks: Landmarks;
+  readonly heightMm: number;
+  readonly moves: readonly FacingMove[];
+}
+
+/**
+ * The dog from ahead, behind, above, and its face: every point stands at the height (from above: the distance along the
+ * dog) of a landmark of the side view, a share of one of the dog's widths from the middle. Millimetres; from above x grows
+ * towards the tail and y to the dog's right, else x to the plus side and y upwards.
+ * @throws MisuseError for a name the pack lacks.
+ */
+export function facingViews(pack: ViewPack, dog: Dog): Readonly<Record<FacingView['id'], View>> {
+  return Object.fromEntries(pack.views.map((view) => [view.id, facingView(pack, view, dog)])) as Record<
+    FacingView['id'],
+    View
+  >;
+}
+
+function facingView(pack: ViewPack, view: FacingView, dog: Dog): View {
+  const carriage = dog.template.ear.carriage;
+  const drawn = view.parts
+    .map((id) => byId('facing part', pack.parts, id))
+    .filter(({ ear }) => ear?.includes(carriage) ?? true);
+  const parts = drawn.flatMap((part) => {
+    const at = (side: Side) => placerOf(pack, view, part, dog, side);
+    const other = view.plusIs === 'left' ? 'right' : 'left';
+    return part.paired
+      ? [
+          pairedPart(view, part, dog, at(view.plusIs), view.plusIs),
+          pairedPart(view, part, dog, at(other), other),
+        ]
+      : [middlePart(view, part, dog, at(view.plusIs), at(other))];
+  });
+  const face = view.face === null ? null : byId('facing part', pack.parts, view.face);
+  const grounded = view.seen === 'ahead' || view.seen === 'behind';
+  return { grounded, parts: hide(parts), ...(face ? faceOf(view, dog) : { eyes: [], nose: [], mouth: [] }) };
+}
+
+/** Places points of a part on one side of this dog. */
+type Placer = (point: FacingPoint) => Point;
+
+function placerOf(pack: ViewPack, view: FacingView, part: FacingPart, dog: Dog, side: Side): Placer {
+  const { template, heightMm, moves } = dog;
+  const { proportions, head } = template;
+  const headMm = proportions.head * heightMm;
+  const unit = unitMm(part, dog);
+  const widths: Readonly<Record<Width, number>> = {
+    chest: proportions.chestWidth * heightMm,
+    neck: (template.widths.neck ?? pack.widths.neck) * heightMm,
+    hip: (template.widths.hip ?? pack.widths.hip) * heightMm,
+    skull: (template.widths.skull ?? head.widths.skull) * headMm,
+    muzzle: (template.widths.muzzle ?? head.widths.muzzle) * headMm,
+  };
+  const sign = side === view.plusIs ? 1 : -1;
+  const bone = part.bone === true ? proportions.bone : 1;
+  return ({ name, landmark: at, along, width, share, out }) => {
+    let lateral = share * widths[width] + out * bone * unit;
+    let way = wayTo(view, dog, at) + along * unit;
+    for (const move of moves) {
+      if (move.at !== `${part.id}.${name}` || (move.side !== null && move.side !== side)) continue;
+      lateral += move.by[0] * heightMm;
+      way += move.by[1] * heightMm;
+    }
+    return oriented(view, sign * Math.max(0, lateral), way);
+  };
+}
+
+const oriented = (view: FacingView, lateral: number, way: number): Point =>
+  view.seen === 'above' ? { x: way, y: lateral } : { x: lateral, y: way };
+
+/** How high a landmark stands in a view, or how far along the dog, mm. */
+function wayTo(view: FacingView, { template, landmarks }: Dog, name: string): number {
+  const at = landmark(landmarks, name);
+  if (view.seen === 'above') return at.x;
+  if (view.seen !== 'face') return at.y;
+  const turn = ((FACE_DEG - template.proportions.headAngle) * Math.PI) / 180;
+  const from = minus(at, landmark(landmarks, 'occiput'));
+  return from.x * Math.sin(turn) + from.y * Math.cos(turn);
+}
+
+function pairedPart(view: FacingView, part: FacingPart, dog: Dog, place: Placer, side: Side): ViewPart {
+  const points = facingPointsOf(part.outline);
+  const knots = points.map((point) => ({
+    at: place(point),
+    corner: part.corners?.includes(point.name) ?? false,
+  }));
+  const places = new Map(points.map((point, i) => [point.name, knots[i]?.at ?? { x: 0, y: 0 }]));
+  const sign = side === view.plusIs ? 1 : -1;
+  const areas = part.zones.map((zone) => ({
+    ...patchOf(view, zone, places, unitMm(part, dog), sign),
+    zone: `${zone.zone}.${side}`,
+  }));
+  return partOf({
+    id: `${part.id}.${side}`,
+    knots,
+    names: points.map(({ name }) => name),
+    carried: carriedOf(part, points),
+    patches: areas,
+    spacingMm: stationMm(dog.heightMm),
+  });
+}
+
+/** Written as one half from end to end: the other is its mirror, moved by what was found on that side. */
+function middlePart(
+  view: FacingView,
+  part: FacingPart,
+  dog: Dog,
+  plusSide: Placer,
+  minusSide: Placer,
+): ViewPart {
+  const points = facingPointsOf(part.outline);
+  const other = view.plusIs === 'left' ? 'right' : 'left';
+  const corner = ({ name }: FacingPoint) => part.corners?.includes(name) ?? false;
+  const half = points.map((point) => ({ name: point.name, at: plusSide(point), corner: corner(point) }));
+  const back = points
+    .slice(1, -1)
+    .map((point) => ({ name: `${point.name}.${other}`, at: minusSide(point), corner: corner(point) }))
+    .reverse();
+  const knots = [...half, ...back];
+  const mm = unitMm(part, dog);
+  const sides = [
+    { side: view.plusIs, sign: 1, places: new Map(half.map(({ name, at }) => [name, at])) },
+    {
+      side: other,
+      sign: -1,
+      places: new Map(points.map((point) => [point.name, minusSide(point)])),
+    },
+  ] as const;
+  const patches = part.zones.flatMap((zone) => {
+    const [first] = sides;
+    if (zone.paired !== true) return [patchOf(view, zone, first.places, mm, 1)];
+    return sides.map(({ side, sign, places }) => {
+      const patch = patchOf(view, zone, places, mm, sign);
+      return {
+        ...patch,
+        zone: `${zone.zone}.${side}`,
+        curve: patch.curve ?? (sign > 0 ? null : halfPlane(view, dog.heightMm)),
+      };
+    });
+  });
+  return partOf({
+    id: part.id,
+    knots,
+    names: knots.map(({ name }) => name),
+    carried: carriedOf(part, points, other),
+    patches,
+    spacingMm: stationMm(dog.heightMm),
+  });
+}
+
+/** Everything on the minus side of the middle. */
+function halfPlane(view: FacingView, heightMm: number): readonly Point[] {
+  const far = 3 * heightMm;
+  return [
+    oriented(view, 0, -far),
+    oriented(view, 0, far),
+    oriented(view, -far, far),
+    oriented(view, -far, -far),
+  ];
+}
+
+const unitMm = ({ unit }: FacingPart, { heightMm, template }: Dog): number =>
+  unit === 'head' ? template.proportions.head * heightMm : heightMm;
+
+function patchOf(
+  view: FacingView,
+  { zone, area, label }: ZoneArea,
+  places: ReadonlyMap<string, Point>,
+  mm: number,
+  sign: number,
+): { readonly zone: string; readonly curve: readonly Point[] | null; readonly label: Point | null } {
+  const place = ([name, dx, dy]: Place): Point => {
+    const at = places.get(name) ?? { x: 0, y: 0 };
+    const [across, way] = view.seen === 'above' ? [dy, dx] : [dx, dy];
+    return plus(at, oriented(view, sign * across * mm, way * mm));
+  };
+  const [labelled] = label ? placesOf(label) : [];
+  return {
+    zone,
+    curve: area
+      ? closedCurve(
+          placesOf(area).map((p) => ({ at: place(p), corner: true })),
+          3,
+        ).points
+      : null,
+    label: labelled ? place(labelled) : null,
+  };
+}
+
+function carriedOf(
+  { carried = {} }: FacingPart,
+  points: readonly FacingPoint[],
+  other?: Side,
+): Record<string, number> {
+  const shares: Record<string, number> = {};
+  for (const { name } of points) {
+    const share = carried[name] ?? carried['*'] ?? 0;
+    shares[name] = share;
+    if (other) shares[`${name}.${other}`] = share;
+  }
+  return shares;
+}
+
+/** Eyes, nose and mouth from ahead. */
+function faceOf(view: FacingView, dog: Dog): Pick<View, 'eyes' | 'nose' | 'mouth'> {
+  const { template, heightMm } = dog;
+  const headMm = template.proportions.head * heightMm;
+  const skull = (template.widths.skull ?? template.head.widths.skull) * headMm;
+  const muzzle = (template.widths.muzzle ?? template.head.widths.muzzle) * headMm;
+  const at = (name: string, lateral: number) => oriented(view, lateral, wayTo(view, dog, name));
+  const radiusMm = EYE_AHEAD * template.head.eye * headMm;
+  const nose = at('noseTip', 0).y;
+  const [top, under] = [nose + 0.035 * headMm, nose - 0.035 * headMm];
+  const wide = Math.min(0.28 * muzzle, 0.065 * headMm);
+  return {
+    eyes: [1, -1].map((sign) => ({ at: at('eye', sign * 0.26 * skull), radiusMm })),
+    nose: [
+      { x: -wide, y: top },
+      { x: wide, y: top },
+      { x: wide * 0.8, y: nose - 0.012 * headMm },
+      { x: 0, y: under },
+      { x: -wide * 0.8, y: nose - 0.012 * headMm },
+    ],
+    mouth: [
+      { x: -0.3 * muzzle, y: under - 0.025 * headMm },
+      { x: 0, y: under - 0.014 * headMm },
+      { x: 0.3 * muzzle, y: under - 0.025 * headMm },
+    ],
+  };
+}
