@@ -65,6 +65,8 @@ export * from './targets/targetsOf.ts';
 export type { ZoneHair } from './outline/coatContour.ts';
 export { coatContour } from './outline/coatContour.ts';
 export * from './outline/outline.ts';
+export * from './outline/solve.ts';
+export * from './outline/outlinePlan.ts';
 export * from './lines/clipLines.ts';
 export * from './passes/pickTools.ts';
 export type * from './plan/plan.ts';

@@ -32,6 +32,16 @@ const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
         : `in about ${Math.ceil(daysToGrow / 7)} weeks`;
     return `Only ${won} of hair for ${asked}: ${when}.`;
   },
+  'outline-hair': ({ won, asked, daysToGrow }) =>
+    `The outline wants ${asked} at its fullest place here; ${won} can be left${
+      daysToGrow === null
+        ? ' and this coat does not grow so long'
+        : `, the rest in about ${Math.ceil(daysToGrow / 7)} weeks`
+    }.`,
+  'outline-skin': () =>
+    'The standard’s line lies inside the skin here: no trim can show it. It is left as short as the trim allows.',
+  'outline-maximum': ({ won, asked }) =>
+    `The outline wants ${asked} at its fullest place here; the trim allows no more than ${won}.`,
   'welfare-over-wish': ({ won, asked, about }) => `${asked} was wanted; ${won} is the least here: ${about}.`,
   'wish-too-short': ({ won, asked, about }) => `${asked} all over was asked; it will be ${won}. ${about}`,
   'standard-over-wish': ({ won, asked }) => `${asked} was wanted; the standard keeps ${won} for show.`,

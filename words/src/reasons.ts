@@ -69,6 +69,11 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'wish-all-over': () => 'owner wishes one length all over',
   'weeks-between': ({ about }) => `${about} weeks between visits: nearer the short end`,
   finding: (one) => `${one.about}: ${shorter(one) ? 'take more' : 'leave more'}`,
+  outline: (one) =>
+    `outline: ${shorter(one) ? 'take more' : 'leave more'}, so that this dog shows the breed’s shape${one.about === '' ? '' : ` (${one.about})`}`,
+  'shows-structure': (one) =>
+    `a close blade would show it${one.about === '' ? '' : ` (${one.about})`}: leave more and blend`,
+  'outline-by-hand': () => 'its length changes along the place: shaped by hand',
   'sign-length': (one) => `${one.about}: ${shorter(one) ? 'shorter' : 'longer'}, to look even`,
   'denser-here': ({ about }) => `${about}: guard combs ride up and leave more`,
   school: done,

@@ -1,5 +1,11 @@
 import { byId } from '../terms/failure.ts';
-import type { ArchetypePack, BodyTemplate, EarStyle } from '../packs/archetypes.ts';
+import type {
+  ArchetypePack,
+  BodyTemplate,
+  EarStyle,
+  ProportionKey,
+  Proportions,
+} from '../packs/archetypes.ts';
 import type { FindingPack } from '../packs/findings.ts';
 import type { ViewPack } from '../packs/views.ts';
 import type { Severity } from '../terms/dog.ts';
@@ -52,12 +58,18 @@ export function bodyOf(
   findings: readonly SeenFinding[],
 ): Body {
   const template = templateOf(packs.archetypes, breed.body);
-  const { heightMm, proportions, measures } = measureUp(breed, template.proportions, measured);
+  const { heightMm, proportions, measures } = measureUp(
+    breed,
+    foundProportions(packs.findings, template.proportions, findings),
+    measured,
+  );
   const displaced: Record<string, readonly [number, number]> = { ...template.moves };
   const facing: FacingMove[] = [];
+  let eye = template.head.eye;
   for (const { finding, severity, side = null } of findings) {
-    const { moves } = byId('finding', packs.findings.findings, finding);
-    const share = severity === 'marked' ? 1 : 0.5;
+    const { moves, ...found } = byId('finding', packs.findings.findings, finding);
+    const share = shareOf(severity);
+    eye *= 1 + (found.eye - 1) * share;
     for (const [name, [dx, dy]] of Object.entries(moves)) {
       if (name.includes('.')) {
         facing.push({ at: name, by: [dx * share, dy * share], side });
@@ -67,7 +79,7 @@ export function bodyOf(
       displaced[name] = [x + dx * share, y + dy * share];
     }
   }
-  const placed = { ...template, proportions, moves: displaced };
+  const placed = { ...template, head: { ...template.head, eye }, proportions, moves: displaced };
   const shape = placeLandmarks(packs.archetypes, placed);
   const landmarks = Object.fromEntries(
     Object.entries(shape).map(([name, p]) => [name, { x: p.x * heightMm, y: p.y * heightMm }]),
@@ -84,4 +96,21 @@ export function bodyOf(
       headSide: { ...side, grounded: false, parts: side.parts.filter(({ id }) => HEAD_PARTS.includes(id)) },
     },
   };
+}
+
+const shareOf = (severity: Severity) => (severity === 'marked' ? 1 : 0.5);
+
+/** The breed's proportions as the hands found them; what the tape says comes after and wins. */
+function foundProportions(
+  pack: FindingPack,
+  usual: Proportions,
+  findings: readonly SeenFinding[],
+): Proportions {
+  const own: Record<ProportionKey, number> = { ...usual };
+  for (const { finding, severity } of findings) {
+    const { proportions } = byId('finding', pack.findings, finding);
+    for (const [key, by] of Object.entries(proportions) as [ProportionKey, number][])
+      own[key] += by * shareOf(severity);
+  }
+  return own;
 }

@@ -123,6 +123,8 @@ function pairedPart(view: FacingView, part: FacingPart, dog: Dog, place: Placer,
     knots,
     names: points.map(({ name }) => name),
     carried: carriedOf(part, points),
+    setOn: setOnOf(view, part, dog),
+    fromAbove: view.seen === 'above',
     patches: areas,
     spacingMm: stationMm(dog.heightMm),
   });
@@ -155,8 +157,19 @@ function middlePart(
     },
   ] as const;
   const patches = part.zones.flatMap((zone) => {
-    const [first] = sides;
-    if (zone.paired !== true) return [patchOf(view, zone, first.places, mm, 1)];
+    const [first, last] = sides;
+    if (zone.paired !== true) {
+      const patch = patchOf(view, zone, first.places, mm, 1);
+      // Written for one half: the other half is its mirror.
+      const mirror = patchOf(
+        view,
+        { zone: zone.zone, ...(zone.area ? { area: zone.area } : {}) },
+        last.places,
+        mm,
+        -1,
+      );
+      return patch.curve ? [mirror, patch] : [patch];
+    }
     return sides.map(({ side, sign, places }) => {
       const patch = patchOf(view, zone, places, mm, sign);
       return {
@@ -171,6 +184,9 @@ function middlePart(
     knots,
     names: knots.map(({ name }) => name),
     carried: carriedOf(part, points, other),
+    middle: view.seen === 'above' ? 'y' : 'x',
+    fromAbove: view.seen === 'above',
+    setOn: setOnOf(view, part, dog),
     patches,
     spacingMm: stationMm(dog.heightMm),
   });
@@ -200,7 +216,11 @@ function patchOf(
   const place = ([name, dx, dy]: Place): Point => {
     const at = places.get(name) ?? { x: 0, y: 0 };
     const [across, way] = view.seen === 'above' ? [dy, dx] : [dx, dy];
-    return plus(at, oriented(view, sign * across * mm, way * mm));
+    const to = plus(at, oriented(view, sign * across * mm, way * mm));
+    // An area of one half ends at the middle of the dog.
+    return view.seen === 'above'
+      ? { x: to.x, y: sign * Math.max(-1, sign * to.y) }
+      : { x: sign * Math.max(-1, sign * to.x), y: to.y };
   };
   const [labelled] = label ? placesOf(label) : [];
   return {
@@ -213,6 +233,12 @@ function patchOf(
       : null,
     label: labelled ? place(labelled) : null,
   };
+}
+
+/** A head is set on where the neck ends, unless it is looked at in its own frame. */
+function setOnOf(view: FacingView, { unit, ridesOn }: FacingPart, dog: Dog): Point | null {
+  const name = ridesOn ?? (unit === 'head' && view.seen !== 'face' ? 'occiput' : null);
+  return name === null ? null : oriented(view, 0, wayTo(view, dog, name));
 }
 
 function carriedOf(

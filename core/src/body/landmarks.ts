@@ -82,7 +82,11 @@ export function placeLandmarks(pack: ArchetypePack, template: Template): Landmar
     if (placed[name]) placed[name] = plus(at(name), { x: dx, y: dy });
   }
   placeNeck(each, at, proportions);
+  const bare = new Set(Object.keys(placed));
   placeHead(placed, template);
+  for (const [name, [dx, dy]] of Object.entries(template.moves)) {
+    if (placed[name] && !bare.has(name)) placed[name] = plus(at(name), { x: dx, y: dy });
+  }
   placeTail(placed, template);
   return placed;
 }

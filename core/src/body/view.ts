@@ -41,6 +41,12 @@ export interface ViewPart {
   readonly landmarkStation: Readonly<Record<string, number>>;
   /** By outline landmark: the share of a correction that stays with this dog's bone; 0 is held to the standard. */
   readonly carried: Readonly<Record<string, number>>;
+  /** Where the part is set on: it is held against the standard from there. Null for what stands in the dog's own frame. */
+  readonly setOn: Point | null;
+  /** The coordinate that is 0 along the middle of the dog, for a part that lies on both sides of it. */
+  readonly middle: 'x' | 'y' | null;
+  /** Hair hangs away from who looks, not down the picture. */
+  readonly fromAbove: boolean;
   readonly patches: readonly ZonePatch[];
 }
 
@@ -120,6 +126,7 @@ function drawnPart(
     })),
     names: outline,
     carried: Object.fromEntries(outline.map((name) => [name, carriedBy(name) ?? part.carried ?? 0])),
+    setOn: part.ridesOn === undefined ? null : plus(landmark(landmarks, part.ridesOn), shift),
     patches: part.zones.map((zone) => patchOf(zone, landmarks, heightMm, shift)),
     spacingMm: stationMm(heightMm),
   });
@@ -132,16 +139,40 @@ interface PartShape {
   /** Of the knots, in order. */
   readonly names: readonly string[];
   readonly carried: Readonly<Record<string, number>>;
+  readonly setOn?: Point | null;
+  readonly middle?: 'x' | 'y';
+  readonly fromAbove?: boolean;
   readonly patches: readonly ZonePatch[];
   readonly spacingMm: number;
 }
 
 /** A part from the knots of its outline: resampled to stations, each in its zone. */
-export function partOf({ id, far = false, knots, names, carried, patches, spacingMm }: PartShape): ViewPart {
+export function partOf({
+  id,
+  far = false,
+  knots,
+  names,
+  carried,
+  setOn = null,
+  middle,
+  fromAbove = false,
+  patches,
+  spacingMm,
+}: PartShape): ViewPart {
   const curve = closedCurve(knots, PER_SEGMENT);
   const { points, at } = resampleClosed(curve.points, spacingMm, curve.knotIndex);
   const landmarkStation = Object.fromEntries(names.map((name, index) => [name, at[index] ?? 0]));
-  return { id, far, stations: stationsOf(points, patches), landmarkStation, carried, patches };
+  return {
+    id,
+    far,
+    stations: stationsOf(points, patches),
+    landmarkStation,
+    carried,
+    setOn,
+    middle: middle ?? null,
+    fromAbove,
+    patches,
+  };
 }
 
 function patchOf(
@@ -233,12 +264,22 @@ function tailPart(
       tailMidUnder: at[count + 1 + Math.floor(count / 2)] ?? 0,
       tailRootUnder: at[outline.length - 1] ?? 0,
     },
-    carried: Object.fromEntries(TAIL_MARKS.map((name) => [name, 1])),
+    middle: null,
+    fromAbove: false,
+    carried: TAIL_CARRIED,
+    setOn: part.ridesOn === undefined ? null : landmark(landmarks, part.ridesOn),
     patches,
   };
 }
 
-const TAIL_MARKS = ['tailRootTop', 'tailMidTop', 'tailEnd', 'tailMidUnder', 'tailRootUnder'] as const;
+/** A tail is set where it is set; how long it looks is the standard's. */
+const TAIL_CARRIED = {
+  tailRootTop: 1,
+  tailMidTop: 0.8,
+  tailEnd: 0.2,
+  tailMidUnder: 0.8,
+  tailRootUnder: 1,
+} as const;
 
 function alongCentre(centre: readonly Point[], share: number): Point {
   const position = share * (centre.length - 1);

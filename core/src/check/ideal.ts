@@ -22,6 +22,7 @@ export function idealOf(visit: Case, heightMm: number, curlBack: boolean): Ideal
     ...visit,
     wish: { ...AS_DRAWN, weeksBetween: 1 },
     findings: [],
+    measurements: {},
     signs: [],
     restrictions: [],
     mats: [],

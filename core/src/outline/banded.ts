@@ -18,13 +18,14 @@ export const bandOf = (size: number, half: number): Band => ({
 export function factorize({ size, half, entries }: Band): boolean {
   const wide = half + 1;
   for (let i = 0; i < size; i++) {
-    for (let k = Math.min(half, i); k >= 0; k--) {
-      const j = i - k;
-      let sum = entries[i * wide + k] as number;
-      for (let m = Math.max(0, i - half, j - half); m < j; m++)
-        sum -= (entries[i * wide + i - m] as number) * (entries[j * wide + j - m] as number);
-      if (k > 0) entries[i * wide + k] = sum / (entries[j * wide] as number);
-      else if (sum > 0) entries[i * wide] = Math.sqrt(sum);
+    const row = i * wide + i;
+    const first = i > half ? i - half : 0;
+    for (let j = first; j <= i; j++) {
+      const other = j * wide + j;
+      let sum = entries[row - j] as number;
+      for (let m = first; m < j; m++) sum -= (entries[row - m] as number) * (entries[other - m] as number);
+      if (j < i) entries[row - j] = sum / (entries[other - j] as number);
+      else if (sum > 0) entries[row - j] = Math.sqrt(sum);
       else return false;
     }
   }
@@ -35,15 +36,15 @@ export function factorize({ size, half, entries }: Band): boolean {
 export function backSolve({ size, half, entries }: Band, b: Float64Array): void {
   const wide = half + 1;
   for (let i = 0; i < size; i++) {
+    const row = i * wide + i;
     let sum = b[i] as number;
-    for (let k = 1; k <= Math.min(half, i); k++)
-      sum -= (entries[i * wide + k] as number) * (b[i - k] as number);
-    b[i] = sum / (entries[i * wide] as number);
+    for (let j = i > half ? i - half : 0; j < i; j++) sum -= (entries[row - j] as number) * (b[j] as number);
+    b[i] = sum / (entries[row - i] as number);
   }
   for (let i = size - 1; i >= 0; i--) {
-    let sum = b[i] as number;
-    for (let k = 1; k <= Math.min(half, size - 1 - i); k++)
-      sum -= (entries[(i + k) * wide + k] as number) * (b[i + k] as number);
-    b[i] = sum / (entries[i * wide] as number);
+    const value = (b[i] as number) / (entries[i * wide] as number);
+    b[i] = value;
+    for (let j = i > half ? i - half : 0; j < i; j++)
+      b[j] = (b[j] as number) - (entries[i * wide + i - j] as number) * value;
   }
 }

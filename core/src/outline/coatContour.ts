@@ -2,6 +2,8 @@ import type { Coat } from '../coat/hair.ts';
 import { plus, times, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
+import { sideOf } from '../terms/zone.ts';
+import { stationAt } from './alongPart.ts';
 
 /** How long the hair is in a zone, and how that varies along the zone's contour. */
 export interface ZoneHair {
@@ -16,46 +18,67 @@ export interface ZoneHair {
 const BEVEL = 1;
 const SMOOTHING_MM = 9;
 
-/**
- * Where the coat's surface lies over each station of a part: `p + u·s·L`. Upright hair stands off along the normal by
- * stretched × curl × sin θ; long lying hair hangs, so beneath the dog it turns towards the ground and shows its length.
- * Between zones the step is bevelled at 45° towards the shorter hair.
- */
+/** The coat over the stations of a part, one entry a station. */
+export interface CoatOver {
+  /** How far the coat's surface stands from the skin along `direction`, mm, steps between zones bevelled. */
+  readonly depth: Float64Array;
+  /** Unit vectors: off the skin, turned towards the ground where the hair hangs. */
+  readonly direction: readonly Point[];
+  /** Millimetres of depth for one of hair, stretched. */
+  readonly factor: Float64Array;
+  /** Stretched length of the hair, mm. */
+  readonly length: Float64Array;
+  /** Between stations, mm. */
+  readonly spacingMm: number;
+}
+
+/** Where the coat's surface lies over each station of a part: `p + u·s·L`, see `coatOver`. */
 export function coatContour(
   part: ViewPart,
   hairOf: (zone: string) => ZoneHair,
   coat: Pick<Coat, 'curl' | 'layDeg'>,
 ): readonly Point[] {
+  const { depth, direction } = coatOver(part, hairOf, coat);
+  return part.stations.map(({ point }, i) => plus(point, times(direction[i] ?? point, depth[i] ?? 0)));
+}
+
+/**
+ * The coat on a part: upright hair stands off along the normal by stretched × curl × sin θ; long lying hair hangs, so
+ * beneath the dog it turns towards the ground and shows its length. Between zones the step is bevelled at 45° towards the
+ * shorter hair.
+ */
+export function coatOver(
+  part: ViewPart,
+  hairOf: (zone: string) => ZoneHair,
+  coat: Pick<Coat, 'curl' | 'layDeg'>,
+): CoatOver {
   const stations = part.stations;
   const n = stations.length;
-  const depth = new Float64Array(n);
-  const hang = new Float64Array(n);
+  const length = new Float64Array(n);
+  const factor = new Float64Array(n);
+  const raw = new Float64Array(n);
   const hairs = new Map<string, ZoneHair>();
   const shapes = new Map<string, Float64Array>();
-  for (let i = 0; i < n; i++) {
-    const station = stations[i];
-    if (!station) continue;
-    let hair = hairs.get(station.zone);
+  const direction = stations.map(({ zone, normal }, i) => {
+    let hair = hairs.get(zone);
     if (!hair) {
-      hair = hairOf(station.zone);
-      hairs.set(station.zone, hair);
-      if (hair.shape) shapes.set(station.zone, shapeAlong(part, hair.shape));
+      hair = hairOf(zone);
+      hairs.set(zone, hair);
+      if (hair.shape) shapes.set(zone, shapeAlong(part, zone, hair.shape));
     }
-    const length = hair.stretchedMm * (shapes.get(station.zone)?.[i] ?? 1);
-    const sin = Math.sin(((hair.layDeg ?? coat.layDeg) * Math.PI) / 180);
-    const lies =
-      Math.min(1, Math.max(0, (62 - (hair.layDeg ?? coat.layDeg)) / 25)) * Math.min(1, length / 45);
-    const beneath = Math.max(0, -station.normal.y) * lies;
-    hang[i] = beneath;
-    depth[i] = length * coat.curl * (sin + (1 - sin) * beneath);
-  }
-  const spacing = n > 1 ? perimeter(stations.map((s) => s.point)) / n : 1;
-  const bevelled = smooth(bevel(depth, spacing * BEVEL), spacing);
-  return stations.map(({ point, normal }, i) => {
-    const h = hang[i] ?? 0;
-    const direction = h > 0 ? unit({ x: normal.x * (1 - h), y: normal.y * (1 - h) - h }) : normal;
-    return plus(point, times(direction, bevelled[i] ?? 0));
+    const layDeg = hair.layDeg ?? coat.layDeg;
+    const mm = hair.stretchedMm * (shapes.get(zone)?.[i] ?? 1);
+    const sin = Math.sin((layDeg * Math.PI) / 180);
+    const lies = Math.min(1, Math.max(0, (62 - layDeg) / 25)) * Math.min(1, mm / 45);
+    const hang = part.fromAbove ? 0 : Math.max(0, -normal.y) * lies;
+    length[i] = mm;
+    factor[i] = coat.curl * (sin + (1 - sin) * hang);
+    raw[i] = mm * (factor[i] as number);
+    return hang > 0 ? unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }) : normal;
   });
+  const spacingMm = n > 1 ? perimeter(stations.map((s) => s.point)) / n : 1;
+  const depth = smooth(bevel(raw, spacingMm * BEVEL), spacingMm);
+  return { depth, direction, factor, length, spacingMm };
 }
 
 function perimeter(points: readonly Point[]): number {
@@ -103,11 +126,11 @@ function smooth(depth: Float64Array, spacing: number): Float64Array {
 }
 
 /** The shape's factors interpolated along the closed contour between its named landmarks. */
-function shapeAlong(part: ViewPart, shape: Readonly<Record<string, number>>): Float64Array {
+function shapeAlong(part: ViewPart, zone: string, shape: Readonly<Record<string, number>>): Float64Array {
   const n = part.stations.length;
   const knots = Object.entries(shape)
     .flatMap(([name, factor]) => {
-      const at = part.landmarkStation[name];
+      const at = stationAt(part, name, sideOf(zone));
       return at === undefined ? [] : [{ at, factor }];
     })
     .sort((a, b) => a.at - b.at);

@@ -31,6 +31,8 @@ export interface OutlineSolution {
   readonly iterations: number;
 }
 
+const between = (value: number, lo: number, hi: number) => (value < lo ? lo : value > hi ? hi : value);
+
 const ENOUGH = 1e-9;
 const MOST_ITERATIONS = 200;
 const DESCENT = 1e-4;
@@ -48,9 +50,8 @@ export function solveOutline(problem: OutlineProblem): OutlineSolution {
   const { target, lo, hi } = problem;
   const n = target.length;
   const hessian = hessianOf(problem);
-  const x = Float64Array.from({ length: n }, (_, i) =>
-    Math.min(hi[i] as number, Math.max(lo[i] as number, target[i] as number)),
-  );
+  const x = new Float64Array(n);
+  for (let i = 0; i < n; i++) x[i] = between(target[i] as number, lo[i] as number, hi[i] as number);
   const gradient = new Float64Array(n);
   const scale = pullOf(problem);
   let iterations = 0;
@@ -92,6 +93,9 @@ function check({ target, weight, lo, hi, smoothness, rows = [] }: OutlineProblem
   });
 }
 
+/** xᵢ₋₁ − 2xᵢ + xᵢ₊₁ */
+const BEND = [1, -2, 1] as const;
+
 /** The Hessian without the rows, folded so that a closed contour too is a band: 0, n−1, 1, n−2 … */
 interface Hessian {
   readonly band: Band;
@@ -112,36 +116,38 @@ function hessianOf({ weight, smoothness, closed }: OutlineProblem): Hessian {
     band.entries[at] = (band.entries[at] as number) + value;
   };
   for (let i = 0; i < n; i++) add(i, i, 2 * (weight[i] as number));
-  bends(n, closed, (a, b, c) => {
-    const parts = [
-      [a, 1],
-      [b, -2],
-      [c, 1],
-    ] as const;
-    for (const [i, p] of parts) for (const [j, q] of parts) add(i, j, 2 * smoothness * p * q);
-  });
+  const [first, last] = bendRange(n, closed);
+  for (let i = first; i <= last; i++) {
+    const three = [i === 0 ? n - 1 : i - 1, i, i === n - 1 ? 0 : i + 1];
+    for (let p = 0; p < 3; p++)
+      for (let q = 0; q < 3; q++)
+        add(
+          three[p] as number,
+          three[q] as number,
+          2 * smoothness * (BEND[p] as number) * (BEND[q] as number),
+        );
+  }
   return { band, place };
 }
 
-/** Every three stations in a row. */
-function bends(n: number, closed: boolean, each: (a: number, b: number, c: number) => void): void {
-  if (n < 3) return;
-  for (let i = 1; i < n - 1; i++) each(i - 1, i, i + 1);
-  if (!closed) return;
-  each(n - 2, n - 1, 0);
-  each(n - 1, 0, 1);
-}
+/** The first and last station that have one on both sides. */
+const bendRange = (n: number, closed: boolean): readonly [number, number] =>
+  n < 3 ? [0, -1] : closed ? [0, n - 1] : [1, n - 2];
 
 function gradientAt(problem: OutlineProblem, x: Float64Array, into: Float64Array): void {
   const { target, weight, smoothness, closed, rows = [] } = problem;
   for (let i = 0; i < x.length; i++)
     into[i] = 2 * (weight[i] as number) * ((x[i] as number) - (target[i] as number));
-  bends(x.length, closed, (a, b, c) => {
-    const bend = 2 * smoothness * ((x[a] as number) - 2 * (x[b] as number) + (x[c] as number));
+  const n = x.length;
+  const [first, last] = bendRange(n, closed);
+  for (let i = first; i <= last; i++) {
+    const a = i === 0 ? n - 1 : i - 1;
+    const c = i === n - 1 ? 0 : i + 1;
+    const bend = 2 * smoothness * ((x[a] as number) - 2 * (x[i] as number) + (x[c] as number));
     into[a] = (into[a] as number) + bend;
-    into[b] = (into[b] as number) - 2 * bend;
+    into[i] = (into[i] as number) - 2 * bend;
     into[c] = (into[c] as number) + bend;
-  });
+  }
   for (const row of rows) {
     const off = 2 * row.weight * (valueOf(row, x) - row.value);
     for (const [i, a] of row.at) into[i] = (into[i] as number) + off * a;
@@ -156,9 +162,13 @@ function objectiveAt(problem: OutlineProblem, x: Float64Array): number {
   let sum = 0;
   for (let i = 0; i < x.length; i++)
     sum += (weight[i] as number) * ((x[i] as number) - (target[i] as number)) ** 2;
-  bends(x.length, closed, (a, b, c) => {
-    sum += smoothness * ((x[a] as number) - 2 * (x[b] as number) + (x[c] as number)) ** 2;
-  });
+  const n = x.length;
+  const [first, last] = bendRange(n, closed);
+  for (let i = first; i <= last; i++) {
+    const a = i === 0 ? n - 1 : i - 1;
+    const c = i === n - 1 ? 0 : i + 1;
+    sum += smoothness * ((x[a] as number) - 2 * (x[i] as number) + (x[c] as number)) ** 2;
+  }
   for (const row of rows) sum += row.weight * (valueOf(row, x) - row.value) ** 2;
   return sum;
 }
@@ -204,8 +214,12 @@ function newtonStep(
   }
   const factor: Band = { ...band, entries: band.entries.slice() };
   for (let p = 0; p < n; p++) {
-    for (let k = 0; k <= Math.min(band.half, p); k++)
-      if (held[p] || held[p - k]) factor.entries[p * wide + k] = k === 0 ? 1 : 0;
+    if (!held[p]) continue;
+    factor.entries[p * wide] = 1;
+    for (let k = 1; k <= band.half; k++) {
+      if (k <= p) factor.entries[p * wide + k] = 0;
+      if (p + k < n) factor.entries[(p + k) * wide + k] = 0;
+    }
   }
   if (!factorize(factor)) throw new MisuseError('an outline whose weights differ beyond what numbers hold');
   backSolve(factor, step);
@@ -271,7 +285,7 @@ function lineSearch(
     let gain = 0;
     for (let i = 0; i < x.length; i++) {
       const to = (from[i] as number) + share * (step[i] as number);
-      x[i] = Math.min(hi[i] as number, Math.max(lo[i] as number, to));
+      x[i] = between(to, lo[i] as number, hi[i] as number);
       gain += (gradient[i] as number) * ((from[i] as number) - (x[i] as number));
     }
     if (gain <= 0) continue;

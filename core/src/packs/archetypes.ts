@@ -52,6 +52,8 @@ export interface SkeletonLandmark {
   readonly region: 'trunk' | 'underline' | 'neck' | 'fore' | 'hind';
   /** The share of a correction that stays with this dog's bone; 0, held to the standard, where none is named. */
   readonly carried?: number;
+  /** What a groomer calls it; null where nobody has a word for it. */
+  readonly called?: string;
 }
 
 export interface ZoneArea {
@@ -69,6 +71,8 @@ export interface PartTemplate {
   readonly corners?: readonly string[];
   /** Of landmarks that do not say their own. */
   readonly carried?: number;
+  /** The landmark the part goes with wherever it stands. */
+  readonly ridesOn?: string;
   readonly zones: readonly ZoneArea[];
 }
 

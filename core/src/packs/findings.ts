@@ -1,13 +1,20 @@
 /** The shape of `packs/findings.json`: what hands find, where it moves the drawing and what the plan does about it. */
 import type { Source } from '../terms/source.ts';
-import type { Pair } from './archetypes.ts';
+import type { Pair, ProportionKey } from './archetypes.ts';
 
 export interface StructureFinding {
   readonly id: string;
   readonly name: string;
-  /** Displacement of landmarks when marked, in heights at withers; half of it when mild. */
+  /**
+   * Displacement of landmarks when marked, in heights at withers; half of it when mild. `part.point` is a point of a facing
+   * part: [further out, further up or along].
+   */
   readonly moves: Readonly<Record<string, Pair>>;
-  /** What a groomer does about it: millimetres added (+) or taken (−) where marked; half when mild. */
+  /** Added to proportions nobody measured, when marked; half when mild. */
+  readonly proportions: Partial<Readonly<Record<ProportionKey, number>>>;
+  /** The eye, against the breed's own size. */
+  readonly eye: number;
+  /** What no outline shows: millimetres added (+) or taken (−) where marked; half when mild. */
   readonly balance: readonly { readonly zones: readonly string[]; readonly mm: number }[];
   readonly advice: string;
   /** Other words for it, and the zone kinds where the hand is when it is felt. */

@@ -64,6 +64,17 @@ function renamed(value: unknown, naming = false): unknown {
     }),
   );
 }
+/** The drawing names places by zone, and its own parts by ids that are no entries of a pack. */
+function zonesRenamed(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(zonesRenamed);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, inner]) => [
+      key,
+      key === 'zone' ? rename(String(inner)) : zonesRenamed(inner),
+    ]),
+  );
+}
 function otherPacks(): Packs {
   const { archetypes, views, words, version, ...named } = packs;
   const other = renamed(named) as unknown as Packs;
@@ -72,8 +83,8 @@ function otherPacks(): Packs {
   const caution = (list: readonly string[]) => list.map(rename);
   return {
     ...other,
-    archetypes,
-    views,
+    archetypes: zonesRenamed(archetypes) as typeof archetypes,
+    views: zonesRenamed(views) as typeof views,
     words,
     version,
     times: { ...other.times, regions: regions as Packs['times']['regions'] },

@@ -42,6 +42,8 @@ export interface TechniqueKind {
   readonly insists: boolean;
   /** Needs a coat that sheds its dead hair to the pull. */
   readonly needsStrippable: boolean;
+  /** Close on the skin it shows every bump of the body beneath. */
+  readonly showsStructure: boolean;
   /** Needs clean, dry, fully combed coat. */
   readonly needsCombedCoat: boolean;
   readonly directions: readonly Direction[];

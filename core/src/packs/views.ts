@@ -31,8 +31,12 @@ export interface FacingPart {
   readonly zones: readonly (ZoneArea & { readonly paired?: boolean })[];
   /** Only on dogs whose ears are carried so. */
   readonly ear?: readonly EarStyle['carriage'][];
+  /** What a groomer calls its points; those without a name are not spoken of. */
+  readonly called?: Readonly<Record<string, string>>;
   /** `out` grows with the thickness of bone. */
   readonly bone?: boolean;
+  /** The landmark the part goes with wherever it stands. */
+  readonly ridesOn?: string;
   /** By point, or `*` for all: the share that goes with this dog's bone rather than with the standard. */
   readonly carried?: Readonly<Record<string, number>>;
 }

@@ -26,6 +26,8 @@ export interface ZoneKind {
   /** Whether a skip-tooth blade may ever go here on sound skin. */
   readonly skipTooth: boolean;
   /** Organs it belongs to: what is wrong with a part of one may bind all of it. */
+  /** Its hair makes the outline of some view. */
+  readonly inOutline: boolean;
   readonly organs: readonly string[];
   /** The shortest that skin here is ever left at for a wish, mm. */
   readonly skinFloorMm: number;

@@ -21,12 +21,13 @@ const round = (mm: number) => Math.round(mm * 100) / 100;
 function worked(breedId: string, extra: Extra): string {
   const visit = caseFor(breedId, { hairMm, ...extra });
   const plan = planGroom(visit);
-  const zones = plan.zones.map(({ targetMm, leftMm, tool, leftAlone }) => [
+  const zones = plan.zones.map(({ targetMm, leftMm, tool, leftAlone, profile }) => [
     round(targetMm),
     round(leftMm),
     tool?.toolId,
     tool?.direction,
     leftAlone,
+    profile.map(({ place, mm }) => `${place} ${mm.toFixed(0)}`),
   ]);
   const minutes = Math.round(100 * estimateVisit(visit, plan, context).minutes.mid);
   const { signs, mats, handling } = visit;
@@ -88,7 +89,7 @@ function changed(changes: readonly Extra[], from: Extra = {}): readonly string[]
 const tellsOnly = (id: string | null) =>
   packs.safety.restrictions.find((one) => one.id === id)?.tellsOnly === true;
 
-describe('nothing that can be said of a dog is without effect', () => {
+describe('nothing that can be said of a dog is without effect', { timeout: 30_000 }, () => {
   it.each(packs.signs.signs.map((one) => [one.id, one] as const))('%s', (id, kind) => {
     const places = kind.scope === 'dog' ? [null] : placesOf(kind.at);
     const seen = (level: 'mild' | 'marked' | null): readonly Extra[] =>

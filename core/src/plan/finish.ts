@@ -9,6 +9,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import { cautionsAt } from '../welfare/cautions.ts';
 import { lackFor } from './lack.ts';
 import type { PlannedTool, ZonePlan } from './plan.ts';
+import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Settled } from './settle.ts';
 
 /** A settled zone with the tool that was picked for it, and what could not be had. */
@@ -50,11 +51,25 @@ export function finish(
       overridden: override !== null,
       cautions: [...new Set([...target.texts, ...worked])],
       reasons: [...settled.reasons, ...drawerReasons(visit, settled, choice)],
-      shape: area.shape,
+      shape: target.shape,
+      profile: profileOf(visit, target),
       layDeg: area.layDeg,
     },
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };
+}
+
+/** The outline's lengths at the places that have a name. */
+function profileOf({ packs }: Case, { profile, ceilingMm, floorMm }: ZoneTarget): ZonePlan['profile'] {
+  if (!profile) return [];
+  const called: Readonly<Record<string, string>> = Object.assign(
+    {},
+    ...packs.views.parts.map((part) => part.called ?? {}),
+  );
+  return Object.entries(profile).flatMap(([name, mm]) => {
+    const place = packs.archetypes.skeleton.landmarks[name]?.called ?? called[name];
+    return place === undefined ? [] : [{ place, mm: Math.max(floorMm, Math.min(ceilingMm, mm)) }];
+  });
 }
 
 function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {

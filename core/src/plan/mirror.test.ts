@@ -68,7 +68,7 @@ describe('left and right', () => {
     lengths: fc.dictionary(fc.constantFrom(...sided), fc.integer({ min: 2, max: 60 }), { maxKeys: 3 }),
   });
 
-  it('swapped findings give the mirrored plan', () => {
+  it('swapped findings give the mirrored plan', { timeout: 60_000 }, () => {
     fc.assert(
       fc.property(
         anyHands,

@@ -7,7 +7,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 3;
+export const CORE_VERSION = 4;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -59,6 +59,8 @@ export interface ZonePlan {
   readonly cautions: readonly string[];
   readonly reasons: readonly Reason[];
   readonly shape: Readonly<Record<string, number>> | null;
+  /** Where the outline wants other lengths along the zone: place by its name, mm, in the order of the contour. */
+  readonly profile: readonly { readonly place: string; readonly mm: number }[];
   readonly layDeg: number | null;
 }
 

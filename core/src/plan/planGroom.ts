@@ -1,6 +1,10 @@
 import type { Case } from '../case/resolveCase.ts';
+import type { JudgedMats } from '../mats/judge.ts';
 import { fallbackConflicts, judgeMats } from '../mats/judge.ts';
+import { outlinePlan } from '../outline/outlinePlan.ts';
+import { wishOf } from '../outline/wishes.ts';
 import { pickTools } from '../passes/pickTools.ts';
+import type { ZoneTarget } from '../targets/targetsOf.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { visitCautions } from '../welfare/cautions.ts';
 import { finish } from './finish.ts';
@@ -20,7 +24,7 @@ export function planGroom(resolved: Case): Plan {
   const mats = judgeMats(resolved);
   const { visit } = mats;
   const { packs, breed, coat, trim, restrictions } = visit;
-  const targets = withSides(visit, targetsOf(mats));
+  const targets = withSides(visit, outlinedTargets(mats));
   const settled = targets.map((target) => settle(visit, target));
   const picked = pickTools({
     zones: settled.flatMap(({ demand }) => demand ?? []),
@@ -54,6 +58,15 @@ export function planGroom(resolved: Case): Plan {
     mats: mats.plan,
     roughClip: roughClipOf(visit, mats.plan),
   };
+}
+
+/** The targets as the trim draws them, then as this dog's outline changes them. */
+function outlinedTargets(mats: JudgedMats): readonly ZoneTarget[] {
+  const { visit } = mats;
+  const drawn = targetsOf(mats);
+  const wishes = new Map(drawn.map((target) => [target.zone.id, wishOf(visit, target)]));
+  const outline = outlinePlan(visit, wishes);
+  return outline.zones.size === 0 && outline.deficits.length === 0 ? drawn : targetsOf(mats, outline);
 }
 
 function remarks(restrictions: Case['restrictions']): readonly Remark[] {

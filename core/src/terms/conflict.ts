@@ -1,5 +1,8 @@
 export type ConflictKind =
   | 'hair-missing'
+  | 'outline-hair'
+  | 'outline-skin'
+  | 'outline-maximum'
   | 'welfare-over-wish'
   | 'wish-too-short'
   | 'standard-over-wish'

@@ -51,6 +51,16 @@ export function ZonePanel(props: ZonePanelProps) {
           ? `shows ${formatLength(zone.visibleMm, unit)} when the curl is back`
           : 'stretched, skin to tip'}
       </p>
+      {zone.profile.length > 1 && (
+        <ul className="profile" aria-label="Along the place">
+          {zone.profile.map(({ place, mm }) => (
+            <li key={place}>
+              <span>{place}</span>
+              <span className="figure">{formatLength(mm, unit)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
       {zone.side && (
         <div className="sides" role="group" aria-label="Which side">
           {(['both', 'left', 'right'] as const).map((mode) => (

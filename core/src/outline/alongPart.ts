@@ -1,0 +1,88 @@
+import type { Point } from '../body/geometry.ts';
+import { mix } from '../body/geometry.ts';
+import type { ViewPart } from '../body/view.ts';
+import type { Side } from '../terms/zone.ts';
+
+/** A stretch of a part's contour from one landmark to the next, in station order. */
+interface Stretch {
+  readonly from: string;
+  readonly to: string;
+  readonly start: number;
+  readonly length: number;
+}
+
+/** The contour cut at its landmarks; together they go once round it. */
+function stretchesOf({ landmarkStation, stations }: ViewPart): readonly Stretch[] {
+  const marks = Object.entries(landmarkStation).sort((a, b) => a[1] - b[1]);
+  return marks.map(([from, start], index) => {
+    const [to = from, end = start] = marks[(index + 1) % marks.length] ?? [];
+    const length = (end - start + stations.length) % stations.length;
+    return { from, to, start, length: length || (marks.length === 1 ? stations.length : 0) };
+  });
+}
+
+/** Every station with the landmarks on both sides of it and its share of the way between them. */
+export function eachStation(
+  part: ViewPart,
+  visit: (station: number, from: string, to: string, share: number) => void,
+): void {
+  const n = part.stations.length;
+  for (const { from, to, start, length } of stretchesOf(part)) {
+    for (let k = 0; k < length; k++) visit((start + k) % n, from, to, k / length);
+  }
+}
+
+/** What a landmark has, linear along the contour between landmarks. */
+export function spreadAlong(part: ViewPart, at: (landmark: string) => number): Float64Array {
+  const out = new Float64Array(part.stations.length);
+  eachStation(part, (station, from, to, share) => {
+    out[station] = at(from) * (1 - share) + at(to) * share;
+  });
+  return out;
+}
+
+/**
+ * The points of another dog's contour that correspond to this one's stations: the same share of the way between the same
+ * two landmarks. Null where the other part has not the same landmarks in the same order.
+ */
+export function correspond(
+  part: ViewPart,
+  other: ViewPart,
+  contour: readonly Point[],
+): readonly Point[] | null {
+  const out: Point[] = part.stations.map(({ point }) => point);
+  const n = contour.length;
+  let found = true;
+  eachStation(part, (station, from, to, share) => {
+    const [a, b] = [other.landmarkStation[from], other.landmarkStation[to]];
+    if (a === undefined || b === undefined) {
+      found = false;
+      return;
+    }
+    const position = a + ((b - a + n) % n) * share;
+    const index = Math.floor(position);
+    const [p, q] = [contour[index % n], contour[(index + 1) % n]];
+    if (p && q) out[station] = mix(p, q, position - index);
+  });
+  return found ? out : null;
+}
+
+/** A place between two landmarks, by its share of the way: "withers>backMid@0.25". Sides are left out: the zone knows its own. */
+export const placeBetween = (from: string, to: string, share: number): string =>
+  `${from.replace(SIDES, '')}>${to.replace(SIDES, '')}@${share.toFixed(2)}`;
+
+const SIDES = /\.(left|right)$/;
+
+/** The station of a landmark, or of a place between two, on the side of the dog that is meant; undefined where there is none. */
+export function stationAt(part: ViewPart, name: string, side: Side | null): number | undefined {
+  const known = (landmark: string) =>
+    (side === null ? undefined : part.landmarkStation[`${landmark}.${side}`]) ??
+    part.landmarkStation[landmark];
+  const [from = '', rest] = name.split('>');
+  if (rest === undefined) return known(name);
+  const [to = '', share] = rest.split('@');
+  const [a, b] = [known(from), known(to)];
+  if (a === undefined || b === undefined) return undefined;
+  const n = part.stations.length;
+  return (a + Math.round(((b - a + n) % n) * Number(share))) % n;
+}

@@ -1,0 +1,28 @@
+import type { ViewId } from '../body/body.ts';
+
+/** What a zone's outline wants of its length. */
+export interface ZoneOutline {
+  /** The view that shows it, and decided it. */
+  readonly view: ViewId;
+  /** Stretched length to add (+) or take (−): on average, the least, the most along the zone, mm. */
+  readonly meanMm: number;
+  readonly leastMm: number;
+  readonly mostMm: number;
+  /** Length to leave at the landmarks of its contour, stretched mm, in all views that show it. */
+  readonly at: Readonly<Record<string, number>>;
+}
+
+/** Where the outline cannot be had: by how much at the worst place, mm. */
+export interface Deficit {
+  readonly zone: string;
+  readonly kind: 'hair-missing' | 'skin-outside' | 'standard-maximum';
+  readonly byMm: number;
+  /** The length that would be needed there, stretched mm. */
+  readonly wantedMm: number;
+}
+
+/** What the outline says of the zones; the outline is solved from targets, and targets are settled with it. */
+export interface Outlined {
+  readonly zones: ReadonlyMap<string, ZoneOutline>;
+  readonly deficits: readonly Deficit[];
+}
