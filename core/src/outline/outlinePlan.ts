@@ -134,11 +134,11 @@ function unchanged(
   bothSides: boolean,
 ): readonly Along[] {
   const shown = new Set(part.stations.flatMap(({ zone, hidden }) => (hidden ? [] : [zone])));
-  return [...shown].flatMap((zone) => {
+  const names = [...shown].flatMap((zone) => [...new Set(bothSides ? [zone, otherSide(zone)] : [zone])]);
+  return names.flatMap((zone) => {
     const wish = wishes.get(zone);
     if (!wish || wish.held || settled.has(zone)) return [];
-    const one = { landmark: null, change: 0, leave: wish.hair.stretchedMm, short: null };
-    return (bothSides ? [zone, otherSide(zone)] : [zone]).map((name) => ({ ...one, zone: name }));
+    return [{ zone, landmark: null, change: 0, leave: wish.hair.stretchedMm, short: null }];
   });
 }
 

@@ -401,9 +401,13 @@ function techniquesFor(
 /** One comb leaves one length: beyond this along a zone it is shaped by hand, mm and share (prior). */
 const ONE_COMB_MM = 6;
 const ONE_COMB_SHARE = 0.35;
+/** Shorter than this a body is combed and blended, not shaped by hand (prior). */
+const SHAPED_MM = 10;
 
 const varies = (outline: ZoneOutline | undefined, mm: number): boolean =>
-  outline !== undefined && outline.mostMm - outline.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm);
+  outline !== undefined &&
+  mm >= SHAPED_MM &&
+  outline.mostMm - outline.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm);
 
 /** The shape a zone is left in: as the outline wants it at its landmarks, within what is there. */
 function shapedAs(

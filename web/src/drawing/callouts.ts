@@ -62,7 +62,8 @@ export function placeCallouts(
         if (boxes.some((other) => crosses(anchor, from, other))) continue;
         if (leaders.some((leader) => crosses(leader.a, leader.b, grown(box, 2)))) continue;
         if (leaders.some((leader) => meet(anchor, from, leader.a, leader.b))) continue;
-        best = { cost, box, from };
+        const whole = cost + ACROSS * acrossDog(dog, anchor, from);
+        if (!best || whole < best.cost) best = { cost: whole, box, from };
         break;
       }
     }
@@ -72,6 +73,23 @@ export function placeCallouts(
     placed.push({ key, x: best.box.x, y: best.box.y, from: best.from });
   }
   return placed;
+}
+
+/** A leader over the dog costs so much more than one over the paper. */
+const ACROSS = 1.6;
+const STEP = 8;
+
+/** How much of a leader lies on the dog, in drawing units. */
+function acrossDog(dog: (box: Box) => boolean, a: Point, b: Point): number {
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  let on = 0;
+  for (let s = 0; s < length; s += STEP) {
+    const t = s / length;
+    const x = a.x + (b.x - a.x) * t;
+    const y = a.y + (b.y - a.y) * t;
+    if (dog({ x, y, width: 1, height: 1 })) on += STEP;
+  }
+  return on;
 }
 
 const grown = (box: Box, by: number): Box => ({
