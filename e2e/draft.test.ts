@@ -279,8 +279,8 @@ describe('around the board', () => {
     await page.waitForFunction(() => location.search.includes('view=rear'));
     await page.reload();
     await page.waitForSelector('.view-switch [aria-pressed="true"] ::-p-text(rear)');
-    await page.locator('.dog [data-zone="croup"]').click();
-    await waitForText(page, '.zone-name', 'croup');
+    await page.locator('.dog [data-zone="hock.left"]').click();
+    await waitForText(page, '.zone-name', 'hock');
     await page.close();
   });
 

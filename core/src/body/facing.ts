@@ -22,7 +22,7 @@ export interface FacingMove {
 /** A face is looked at from so far above its own axis, degrees: the muzzle then shows below the skull. */
 const FACE_DEG = 30;
 /** An eye shows narrower from ahead than from the side. */
-const EYE_AHEAD = 0.75;
+const EYE_AHEAD = 0.6;
 
 interface Dog {
   readonly template: Template;

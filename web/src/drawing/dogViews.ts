@@ -66,7 +66,7 @@ function drawn(view: View, id: string, name: string, mirrored = false): DogView 
         at: turn(at),
         r: radiusMm * frame.scale,
       })),
-      ...(nose.length > 0 ? [{ kind: 'nose' as const, at: middle(nose), r: spread(nose) * 0.4 }] : []),
+      ...(nose.length > 0 ? [{ kind: 'nose' as const, at: middle(nose), r: spread(nose) * 0.3 }] : []),
     ],
   };
 }
