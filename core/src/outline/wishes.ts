@@ -10,7 +10,7 @@ const CLEAN_MM = 3;
 /** What a zone brings to the outline: as the trim draws it, between what it may be and what can be. */
 export function wishOf(
   visit: Case,
-  { zone, area, wantedMm, leastMm, ceilingMm, untouched, lost, techniques }: ZoneTarget,
+  { zone, area, wantedMm, leastMm, ceilingMm, untouched, lost, techniques, allOver }: ZoneTarget,
 ): ZoneWish {
   const maxima = visit.breed.rules.flatMap((rule) =>
     rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) && binds(rule, visit.purpose)
@@ -30,6 +30,7 @@ export function wishOf(
     hiBy: hiMm === Infinity ? null : ceilingMm <= standardMm ? 'hair' : 'standard',
     held:
       !zone.kind.inOutline ||
+      allOver ||
       area.mm <= CLEAN_MM ||
       untouched ||
       lost !== null ||

@@ -73,6 +73,8 @@ export interface PartTemplate {
   readonly carried?: number;
   /** The landmark the part goes with wherever it stands. */
   readonly ridesOn?: string;
+  /** What a groomer calls places of its contour that are no landmarks. */
+  readonly called?: Readonly<Record<string, string>>;
   readonly zones: readonly ZoneArea[];
 }
 

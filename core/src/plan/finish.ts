@@ -9,7 +9,6 @@ import { techniqueKind } from '../tools/drawer.ts';
 import { cautionsAt } from '../welfare/cautions.ts';
 import { lackFor } from './lack.ts';
 import type { PlannedTool, ZonePlan } from './plan.ts';
-import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Settled } from './settle.ts';
 
 /** A settled zone with the tool that was picked for it, and what could not be had. */
@@ -51,25 +50,43 @@ export function finish(
       overridden: override !== null,
       cautions: [...new Set([...target.texts, ...worked])],
       reasons: [...settled.reasons, ...drawerReasons(visit, settled, choice)],
-      shape: target.shape,
-      profile: profileOf(visit, target),
+      ...shaped(visit, settled, choice, leftMm),
       layDeg: area.layDeg,
     },
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };
 }
 
-/** The outline's lengths at the places that have a name. */
-function profileOf({ packs }: Case, { profile, ceilingMm, floorMm }: ZoneTarget): ZonePlan['profile'] {
-  if (!profile) return [];
-  const called: Readonly<Record<string, string>> = Object.assign(
-    {},
-    ...packs.views.parts.map((part) => part.called ?? {}),
-  );
-  return Object.entries(profile).flatMap(([name, mm]) => {
-    const place = packs.archetypes.skeleton.landmarks[name]?.called ?? called[name];
-    return place === undefined ? [] : [{ place, mm: Math.max(floorMm, Math.min(ceilingMm, mm)) }];
-  });
+/**
+ * The shape that is left: what is done by hand follows the outline; a blade, a comb and a groomer's own length leave what the
+ * trim draws.
+ */
+function shaped(
+  visit: Case,
+  { target, override }: Settled,
+  choice: ToolChoice | undefined,
+  leftMm: number,
+): Pick<ZonePlan, 'shape' | 'profile'> {
+  const { area, profile, ceilingMm, floorMm } = target;
+  const byHand = choice !== undefined && techniqueKind(visit.packs.tools, choice.option.technique).byHand;
+  if (!profile || !byHand || override !== null) return { shape: area.shape, profile: [] };
+  const within = (mm: number) => Math.max(floorMm, Math.min(ceilingMm, mm));
+  const lengths = Object.entries(profile).map(([name, mm]) => [name, within(mm)] as const);
+  const shares = lengths.map(([name, mm]) => [name, mm / leftMm] as const);
+  return {
+    shape: { ...area.shape, ...Object.fromEntries(shares) },
+    profile: lengths.flatMap(([name, mm]) => {
+      const place = calledOf(visit.packs, name);
+      return place === undefined ? [] : [{ place, mm: Math.round(mm * 10) / 10 }];
+    }),
+  };
+}
+
+/** What a groomer calls a landmark or a point of a view; undefined where there is no word. */
+function calledOf({ archetypes, views }: Case['packs'], name: string): string | undefined {
+  const parts = [...archetypes.skeleton.parts, ...views.parts];
+  const point = parts.find(({ called }) => called?.[name] !== undefined);
+  return archetypes.skeleton.landmarks[name]?.called ?? point?.called?.[name];
 }
 
 function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {

@@ -14,7 +14,8 @@ import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
-import type { Outlined, ZoneOutline } from './outlined.ts';
+import type { Outlined } from './outlined.ts';
+import { outlineAt, outlineConflicts } from './outlineAt.ts';
 import { oneLongerMm } from './longer.ts';
 import { coatReasons, hairReasons, lossConflict, matReasons, welfareReasons } from './reasons.ts';
 import type { Schooled } from './schooled.ts';
@@ -44,9 +45,9 @@ export interface ZoneTarget {
   readonly directions: readonly Direction[];
   readonly drawnDirection: Direction;
   readonly denserHere: boolean;
-  /** Shares of the length at landmarks: the trim's shape, and the outline's where it changes the zone. */
-  readonly shape: Readonly<Record<string, number>> | null;
-  /** What the outline wants at landmarks, mm; null where it changes nothing. */
+  /** One length all over was asked for, and is followed here. */
+  readonly allOver: boolean;
+  /** Length at landmarks where it is shaped by hand, mm; null where the outline changes nothing. */
   readonly profile: Readonly<Record<string, number>> | null;
   /** A lost part of the trim has changed how this is drawn. */
   readonly restyled: boolean;
@@ -93,12 +94,6 @@ export function targetsOf(
     return brought?.keep == null ? settled : { ...settled, texts: [...settled.texts, brought.keep] };
   });
 }
-
-const OUTLINE_CONFLICT = {
-  'hair-missing': 'outline-hair',
-  'skin-outside': 'outline-skin',
-  'standard-maximum': 'outline-maximum',
-} as const;
 
 /** Lengths drawn for a head of the breed's middle size, for this dog's head. */
 function scaled({ headShare }: Case, area: TrimArea): TrimArea {
@@ -165,6 +160,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const allOver =
     asked?.rule === 'wish-all-over' && !wishReasons.some((r) => r.rule === 'wish-all-over' && r.overruled);
 
+  const outlined = outlineAt(visit, zone, matted.outline, area);
   const structure: Reason[] = [];
   const change = (toMm: number, why: Reason) => {
     structure.push({ ...why, effect: { kind: 'change', mm: toMm - mm } });
@@ -176,8 +172,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     for (const { by, why } of balances(visit, zone)) {
       change(mm + by, why);
     }
-    const outlined = outlineAt(visit, zone, matted.outline, mm, area, bladed);
-    if (outlined) change(outlined.mm, outlined.why);
+    if (outlined && outlined.toMm(mm) !== mm) change(outlined.toMm(mm), outlined.why);
     for (const { share, why } of seenShares(visit, zone, bladed)) {
       const least = Math.min(mm, area.range[0]);
       change(share < 1 ? Math.max(least, mm * share) : mm * share, why);
@@ -198,16 +193,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     mm *= school.share;
   }
 
-  for (const short of matted.outline?.deficits ?? []) {
-    if (short.zone !== zone.id) continue;
-    const kind = OUTLINE_CONFLICT[short.kind];
-    const haveMm = Math.max(0, short.wantedMm - short.byMm);
-    const days =
-      short.kind === 'hair-missing' ? daysToReach(growthIn(coat, zone.kind), haveMm, short.wantedMm) : null;
-    conflicts.push(
-      conflict(kind, zone.id, haveMm, Math.max(0, short.wantedMm), matted.name, { daysToGrow: days }),
-    );
-  }
+  conflicts.push(...outlineConflicts(visit, zone, matted.outline, matted.name));
 
   let leastMm = floorMm;
   const kinder = welfare.oneLonger;
@@ -236,10 +222,9 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   }
 
   const usual = techniquesFor(visit, school, welfare, shaving, { mm, allOver });
-  const shaped = shapedAs(matted.outline?.zones.get(zone.id)?.at ?? null, area.shape, mm);
   const byHand = usual.filter((technique) => techniqueKind(packs.tools, technique).byHand);
-  const handed =
-    byHand.length > 0 && byHand[0] !== usual[0] && varies(matted.outline?.zones.get(zone.id), mm);
+  const always = byHand.length > 0 && byHand[0] === usual[0];
+  const handed = byHand.length > 0 && outlined?.profile != null && (always || outlined.varies(mm));
   if (handed) structure.push(reason('structure', 'outline-by-hand', '', 'custom'));
   const techniques = handed ? [...new Set([...byHand, ...usual])] : usual;
   const directions = welfare.directions.filter((d) => d !== 'across' || area.direction === 'across');
@@ -271,7 +256,8 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
         ? 'with'
         : area.direction,
     denserHere: denser !== null,
-    ...shaped,
+    allOver,
+    profile: outlined?.profile ?? null,
     restyled: matted.restyled,
     untouched,
     lost,
@@ -297,40 +283,6 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
       ]),
     ],
   };
-}
-
-/**
- * What the outline wants here. Where it wants less under a technique that shows the body's shape, a close blade would show
- * what it should hide: then the zone is left at what is drawn, one blade longer.
- */
-function outlineAt(
-  visit: Case,
-  zone: DogZone,
-  outline: Outlined | null,
-  mm: number,
-  area: TrimArea,
-  bladed: boolean,
-): { readonly mm: number; readonly why: Reason } | null {
-  const found = outline?.zones.get(zone.id);
-  if (!found) return null;
-  const about = findingsAt(visit, zone).join(', ');
-  const [first] = area.techniques;
-  const shows = first !== undefined && techniqueKind(visit.packs.tools, first).showsStructure;
-  if (bladed && shows && found.meanMm < 0)
-    return {
-      mm: Math.max(mm, oneLongerMm(visit.packs.tools, mm)),
-      why: reason('structure', 'shows-structure', about, 'custom'),
-    };
-  return { mm: mm + found.meanMm, why: reason('structure', 'outline', about, 'standard') };
-}
-
-/** The findings felt at this place, by name; what was measured has none. */
-function findingsAt(visit: Case, zone: DogZone): readonly string[] {
-  return visit.findings.flatMap(({ finding, side }) => {
-    if (side && zone.side && side !== zone.side) return [];
-    const { name, at } = byId('finding', visit.packs.findings.findings, finding);
-    return at.includes(zone.kind.id) || visit.findings.length === 1 ? [name] : [];
-  });
 }
 
 function balances(visit: Case, zone: DogZone): { readonly by: number; readonly why: Reason }[] {
@@ -396,28 +348,6 @@ function techniquesFor(
       !welfare.forbidden.includes(technique) &&
       !(shaving === 'declined' && kindOf(technique).onSkin),
   );
-}
-
-/** One comb leaves one length: beyond this along a zone it is shaped by hand, mm and share (prior). */
-const ONE_COMB_MM = 6;
-const ONE_COMB_SHARE = 0.35;
-/** Shorter than this a body is combed and blended, not shaped by hand (prior). */
-const SHAPED_MM = 10;
-
-const varies = (outline: ZoneOutline | undefined, mm: number): boolean =>
-  outline !== undefined &&
-  mm >= SHAPED_MM &&
-  outline.mostMm - outline.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm);
-
-/** The shape a zone is left in: as the outline wants it at its landmarks, within what is there. */
-function shapedAs(
-  at: Readonly<Record<string, number>> | null,
-  drawn: TrimArea['shape'],
-  mm: number,
-): Pick<ZoneTarget, 'shape' | 'profile'> {
-  if (!at) return { shape: drawn, profile: null };
-  const shares = Object.entries(at).map(([name, leave]) => [name, leave / mm] as const);
-  return { shape: { ...drawn, ...Object.fromEntries(shares) }, profile: at };
 }
 
 /** Hair is left alone where the trim says so and it is not beyond it, or where there is less than the target. */

@@ -1,0 +1,98 @@
+import type { Case } from '../case/resolveCase.ts';
+import { daysToReach, growthIn } from '../coat/hair.ts';
+import type { TrimArea } from '../packs/breed.ts';
+import type { DogZone } from '../packs/zones.ts';
+import type { Conflict } from '../terms/conflict.ts';
+import { conflict } from '../terms/conflict.ts';
+import { byId } from '../terms/failure.ts';
+import type { Reason } from '../terms/reason.ts';
+import { reason } from '../terms/reason.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import { oneLongerMm } from './longer.ts';
+import type { Outlined, ZoneOutline } from './outlined.ts';
+
+/** What the outline makes of a zone. */
+interface OutlineHere {
+  readonly toMm: (mm: number) => number;
+  readonly why: Reason;
+  /** Length at landmarks, mm; null where a blade leaves one length. */
+  readonly profile: ZoneOutline['at'] | null;
+  /** No one comb leaves what is wanted along the zone. */
+  readonly varies: (mm: number) => boolean;
+}
+
+/** One comb leaves one length: beyond this along a zone it is shaped by hand, mm and share (prior). */
+const ONE_COMB_MM = 8;
+const ONE_COMB_SHARE = 0.35;
+/** Shorter than this a body is combed and blended, not shaped by hand (prior). */
+const SHAPED_MM = 10;
+/** A length that changes less along a place is one length, mm and share (prior). */
+const SEEN_MM = 2;
+const SEEN_SHARE = 0.1;
+/** A bulge that a close blade would show, mm of hair it should lack (prior). */
+const SHOWS_MM = 1;
+
+/**
+ * What the outline wants of a zone; null where nothing. Where it wants less under a technique that shows the body's shape, a
+ * close blade would show what it should hide: then the zone is left at what is drawn, one blade longer.
+ */
+export function outlineAt(
+  visit: Case,
+  zone: DogZone,
+  outline: Outlined | null,
+  area: TrimArea,
+): OutlineHere | null {
+  const found = outline?.zones.get(zone.id);
+  if (!found) return null;
+  const { tools } = visit.packs;
+  const about = findingsAt(visit, zone).join(', ');
+  const [first] = area.techniques;
+  const shows = first !== undefined && techniqueKind(tools, first).showsStructure;
+  if (shows && found.leastMm <= -SHOWS_MM && -found.leastMm > found.mostMm) {
+    return {
+      toMm: (mm) => Math.max(mm, oneLongerMm(tools, mm)),
+      why: reason('structure', 'shows-structure', about, 'custom'),
+      profile: null,
+      varies: () => false,
+    };
+  }
+  return {
+    toMm: (mm) => mm + found.meanMm,
+    why: reason('structure', 'outline', about, 'standard'),
+    profile: found.mostMm - found.leastMm < Math.max(SEEN_MM, SEEN_SHARE * area.mm) ? null : found.at,
+    varies: (mm) =>
+      mm >= SHAPED_MM && found.mostMm - found.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm),
+  };
+}
+
+/** The findings felt at this place, by name; what was measured has none. */
+function findingsAt(visit: Case, zone: DogZone): readonly string[] {
+  return visit.findings.flatMap(({ finding, side }) => {
+    if (side && zone.side && side !== zone.side) return [];
+    const { name, at } = byId('finding', visit.packs.findings.findings, finding);
+    return at.includes(zone.kind.id) || visit.findings.length === 1 ? [name] : [];
+  });
+}
+
+const KIND = {
+  'hair-missing': 'outline-hair',
+  'skin-outside': 'outline-skin',
+  'standard-maximum': 'outline-maximum',
+} as const;
+
+/** What of the outline cannot be had in a zone; a line inside the skin only where the zone is taken closer for it. */
+export function outlineConflicts(
+  visit: Case,
+  zone: DogZone,
+  outline: Outlined | null,
+  trim: string,
+): readonly Conflict[] {
+  return (outline?.deficits ?? []).flatMap(({ zone: at, kind, byMm, wantedMm }) => {
+    if (at !== zone.id) return [];
+    if (kind === 'skin-outside' && (outline?.zones.get(at)?.meanMm ?? 0) >= 0) return [];
+    const haveMm = Math.max(0, wantedMm - byMm);
+    const daysToGrow =
+      kind === 'hair-missing' ? daysToReach(growthIn(visit.coat, zone.kind), haveMm, wantedMm) : null;
+    return [conflict(KIND[kind], at, haveMm, Math.max(0, wantedMm), trim, { daysToGrow })];
+  });
+}
