@@ -11,6 +11,8 @@ export default defineConfig({
         test: {
           name: 'unit',
           isolate: false,
+          // Patience for a busy machine; how fast things are is for the bench.
+          testTimeout: 30_000,
           include: [
             'core/src/**/*.test.ts',
             'words/src/**/*.test.ts',

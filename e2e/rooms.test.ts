@@ -81,10 +81,17 @@ describe('today and the dogs', () => {
     await waitForText(page, '.invalid-feedback', 'Choose a breed.');
     await waitForText(page, '.invalid-feedback', 'More than 1100 mm: check the tape.');
     expect(await page.$eval('#name', (input) => (input as HTMLInputElement).value)).toBe('Teasel');
+    const drawnAs = () => page.$eval('#breedId', (input) => (input as HTMLInputElement).value);
+    await page.type('#breedId', 'no such dog');
+    await waitForText(page, '.breed-field .options', 'No breed of that name here');
+    await page.keyboard.press('Tab');
+    expect(await drawnAs()).toBe('');
     await page.type('#breedId', 'frise');
     await waitForText(page, '.breed-field .options', 'Bichon frise');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+    expect(await drawnAs()).toBe('Bichon frise');
     await page.waitForFunction(
       () => document.querySelector<HTMLSelectElement>('#coatType')?.value === 'powder-puff',
     );

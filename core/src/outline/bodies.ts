@@ -12,12 +12,11 @@ export interface Bodies {
   readonly bare: Body;
   /** The breed at this dog's height; where there is no breed, this dog as measured. */
   readonly ideal: Body;
-  readonly breed: Case['breed'];
   /** Parts of this dog that are, under the coat, as its twins have them: nothing is to be made up for. */
   readonly still: ReadonlySet<ViewPart>;
 }
 
-const known = new WeakMap<Case['facts'], Bodies>();
+const known = new WeakMap<Case['facts'], Bodies & Pick<Case, 'breed' | 'findings'>>();
 
 /**
  * This dog and what it should look like under the coat. Made once for the facts of a visit, whatever is chosen.
@@ -25,7 +24,7 @@ const known = new WeakMap<Case['facts'], Bodies>();
  */
 export function bodiesOf({ packs, breed, facts, measurements, findings }: Case): Bodies {
   const before = known.get(facts);
-  if (before?.breed === breed) return before;
+  if (before?.breed === breed && before.findings === findings) return before;
   const own = bodyOf(packs, breed, measurements, findings);
   const { heightMm } = own;
   const bare = findings.length === 0 ? own : bodyOf(undisplaced(packs), breed, measurements, findings);
@@ -39,8 +38,8 @@ export function bodiesOf({ packs, breed, facts, measurements, findings }: Case):
       ),
     ),
   );
-  const bodies = { own, bare, ideal, breed, still };
-  known.set(facts, bodies);
+  const bodies = { own, bare, ideal, still };
+  known.set(facts, { ...bodies, breed, findings });
   return bodies;
 }
 

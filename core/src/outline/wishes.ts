@@ -2,7 +2,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Rule } from '../packs/breed.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Purpose } from '../terms/dog.ts';
-import type { ZoneWish } from './outlinePlan.ts';
+import type { ZoneWish } from './partOutline.ts';
 
 /** A place this short is drawn clean: the outline does not change it (prior). */
 const CLEAN_MM = 3;

@@ -89,7 +89,7 @@ function changed(changes: readonly Extra[], from: Extra = {}): readonly string[]
 const tellsOnly = (id: string | null) =>
   packs.safety.restrictions.find((one) => one.id === id)?.tellsOnly === true;
 
-describe('nothing that can be said of a dog is without effect', { timeout: 30_000 }, () => {
+describe('nothing that can be said of a dog is without effect', () => {
   it.each(packs.signs.signs.map((one) => [one.id, one] as const))('%s', (id, kind) => {
     const places = kind.scope === 'dog' ? [null] : placesOf(kind.at);
     const seen = (level: 'mild' | 'marked' | null): readonly Extra[] =>

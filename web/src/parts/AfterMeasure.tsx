@@ -6,6 +6,7 @@ import Form from 'react-bootstrap/Form';
 import { problemOf, useMeasureToolMutation } from '../app/api.ts';
 import { packs } from '../app/packs.ts';
 import { useAppSelector } from '../app/store.ts';
+import { Chips } from './Chips.tsx';
 import { LengthField } from './LengthField.tsx';
 import { ProblemNote } from './ProblemNote.tsx';
 
@@ -28,19 +29,12 @@ export function AfterMeasure(props: AfterMeasureProps) {
     <section className="after-measure">
       <h2>Measured on a dog with {coat.name}</h2>
       {error !== undefined && <ProblemNote problem={problemOf(error)} />}
-      <div className="sides" role="group" aria-label="Direction">
-        {DIRECTIONS.map((d) => (
-          <button
-            key={d}
-            type="button"
-            className="chip"
-            aria-pressed={direction === d}
-            onClick={() => setDirection(d)}
-          >
-            {directionWord[d]}
-          </button>
-        ))}
-      </div>
+      <Chips
+        label="Direction"
+        options={DIRECTIONS.map((d) => [d, directionWord[d]])}
+        chosen={direction}
+        onChoose={setDirection}
+      />
       <Form.Check
         id="dense"
         label="a dense coat"

@@ -4,6 +4,8 @@ import Form from 'react-bootstrap/Form';
 import { breedNames } from '../app/breedNames.ts';
 
 type BreedName = (typeof breedNames)[number];
+const { InputKeyDownEscape, InputChange } = useCombobox.stateChangeTypes;
+const named = (breed: BreedName | null): string => breed?.name ?? '';
 
 interface BreedFieldProps {
   readonly id: string;
@@ -22,27 +24,29 @@ export function BreedField({ id, label, breedId, error, onBreed }: BreedFieldPro
     inputId: id,
     items: [...found],
     selectedItem: chosen,
-    itemToString: (breed) => breed?.name ?? '',
+    itemToString: named,
     onIsOpenChange: ({ isOpen, inputValue }) => {
-      if (isOpen) setFound(inputValue === (chosen?.name ?? '') ? breedNames : matching(inputValue ?? ''));
+      if (isOpen) setFound(inputValue === named(chosen) ? breedNames : matching(inputValue ?? ''));
     },
     onInputValueChange: ({ inputValue, type }) => {
       setFound(matching(inputValue));
-      if (inputValue === '' && type === useCombobox.stateChangeTypes.InputChange) onBreed('');
+      if (inputValue === '' && type === InputChange) onBreed('');
     },
     onSelectedItemChange: ({ selectedItem }) => {
       if (selectedItem) onBreed(selectedItem.id);
     },
+    // Leaving the field or its list takes back what names no breed, and never what was chosen.
     stateReducer: (_state, { type, changes }) =>
-      type === useCombobox.stateChangeTypes.InputBlur
-        ? { ...changes, inputValue: (changes.selectedItem ?? chosen)?.name ?? '' }
-        : changes,
+      type === InputKeyDownEscape ? { ...changes, selectedItem: chosen, inputValue: named(chosen) } : changes,
   });
   return (
     <Form.Group className="breed-field">
       <Form.Label {...box.getLabelProps()}>{label}</Form.Label>
       <Form.Control
-        {...box.getInputProps({ placeholder: 'type a part of its name' })}
+        {...box.getInputProps({
+          placeholder: 'type a part of its name',
+          onBlur: () => box.setInputValue(named(chosen)),
+        })}
         isInvalid={error !== undefined}
         aria-describedby={error === undefined ? undefined : `${id}-error`}
       />

@@ -16,6 +16,7 @@ import { savePart } from '../../visit/visit.ts';
 import { clearOverride, setLength, setOverride } from '../../visit/choicesSlice.ts';
 import { look } from './draftView.ts';
 import { KeysHelp } from './KeysHelp.tsx';
+import { Chips } from '../../parts/Chips.tsx';
 import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
@@ -151,7 +152,13 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           steady={view.gesture}
           onSelect={select}
         />
-        <ViewSwitch shown={view.view} onShow={(id) => dispatch(look({ view: id }))} />
+        <Chips
+          label="Seen from"
+          className="view-switch"
+          options={VIEW_IDS.map((id) => [id, VIEW_WORD[id]])}
+          chosen={view.view}
+          onChoose={(id) => dispatch(look({ view: id }))}
+        />
         <Legend
           curlBack={view.curlBack}
           compare={view.compare}
@@ -210,30 +217,6 @@ const VIEW_WORD: Readonly<Record<ViewId, string>> = {
   headFront: 'face',
   headSide: 'head',
 };
-
-interface ViewSwitchProps {
-  readonly shown: ViewId;
-  readonly onShow: (view: ViewId) => void;
-}
-
-/** From where the dog is looked at; the keys 1 to 6 do the same. */
-function ViewSwitch({ shown, onShow }: ViewSwitchProps) {
-  return (
-    <div className="view-switch" role="group" aria-label="Seen from">
-      {VIEW_IDS.map((id) => (
-        <button
-          key={id}
-          type="button"
-          className="chip"
-          aria-pressed={id === shown}
-          onClick={() => onShow(id)}
-        >
-          {VIEW_WORD[id]}
-        </button>
-      ))}
-    </div>
-  );
-}
 
 interface LegendProps {
   readonly curlBack: boolean;

@@ -1,19 +1,18 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import { may } from '@kurrel/contract';
-import type { LengthUnit, Plan, PlannedTool, Reason, ZonePlan } from '@kurrel/core';
+import type { LengthUnit, Plan, Reason, ZonePlan } from '@kurrel/core';
 import { DIRECTIONS, formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
-import { conflictSentence, directionWord, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
+import { conflictSentence, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
 import type { RefObject } from 'react';
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSessionQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { AfterMeasure } from '../../parts/AfterMeasure.tsx';
+import { Chips } from '../../parts/Chips.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { setLength, setOverride, setSide } from '../../visit/choicesSlice.ts';
 import type { SideMode } from './draftView.ts';
 import { look } from './draftView.ts';
+import { With } from './With.tsx';
 
 interface ZonePanelProps {
   readonly zone: ZonePlan;
@@ -62,19 +61,12 @@ export function ZonePanel(props: ZonePanelProps) {
         </ul>
       )}
       {zone.side && (
-        <div className="sides" role="group" aria-label="Which side">
-          {(['both', 'left', 'right'] as const).map((mode) => (
-            <button
-              key={mode}
-              type="button"
-              className="chip"
-              aria-pressed={side === mode}
-              onClick={() => dispatch(look({ side: mode }))}
-            >
-              {mode}
-            </button>
-          ))}
-        </div>
+        <Chips
+          label="Which side"
+          options={SIDE_MODES.map((mode) => [mode, mode])}
+          chosen={side}
+          onChoose={(mode) => dispatch(look({ side: mode }))}
+        />
       )}
       {conflicts.map((conflict) => (
         <p key={conflict.kind} className="conflict" role="note">
@@ -82,18 +74,12 @@ export function ZonePanel(props: ZonePanelProps) {
         </p>
       ))}
       {lostSide && (
-        <div className="sides mb-3" role="group" aria-label="The other side">
-          {SIDE_ANSWERS.map(([answer, words]) => (
-            <button
-              key={answer}
-              type="button"
-              className="chip"
-              onClick={() => dispatch(setSide({ zone: lostSide.zone, answer }))}
-            >
-              {words}
-            </button>
-          ))}
-        </div>
+        <Chips
+          label="The other side"
+          className="sides mb-3"
+          options={SIDE_ANSWERS}
+          onChoose={(answer) => dispatch(setSide({ zone: lostSide.zone, answer }))}
+        />
       )}
       {props.choices.sides[zone.zone] !== undefined && (
         <p className="row-figure">
@@ -138,105 +124,11 @@ export function ZonePanel(props: ZonePanelProps) {
   );
 }
 
+const SIDE_MODES: readonly SideMode[] = ['both', 'left', 'right'];
 const SIDE_ANSWERS = [
   ['match', 'match the other side'],
   ['leave', 'leave it as planned'],
 ] as const;
-
-interface WithProps {
-  readonly zone: ZonePlan;
-  readonly zones: readonly string[];
-  readonly unit: LengthUnit;
-  readonly hands: VisitSheet['hands'];
-}
-
-function With({ zone, zones, unit, hands }: WithProps) {
-  const dispatch = useAppDispatch();
-  const { tool, runnerUp } = zone;
-  if (!tool) {
-    return (
-      <section>
-        <h3>With</h3>
-        <p data-testid="zone-tool">
-          {zone.leftAlone ? 'Leave it as it is.' : 'Nothing in your drawer may do this.'}
-        </p>
-      </section>
-    );
-  }
-  return (
-    <section>
-      <h3>With</h3>
-      <p data-testid="zone-tool" className="mb-1">
-        <strong>{toolName(tool)}</strong>
-        {tool.carrierLabel && ` on a ${tool.carrierLabel}`}, {directionWord[tool.direction]}
-      </p>
-      <p className="leaves">{leavesWords(tool, unit)}</p>
-      {(tool.technique === 'clip' || tool.technique === 'comb') && (
-        <CalibrateHere key={`${tool.toolId} ${tool.direction}`} tool={tool} hands={hands} />
-      )}
-      {tool.dull && <p className="conflict">Dull: nothing sharp at hand does this. Sharpen it first.</p>}
-      {tool.wrongHand && <p className="conflict">Made for the other hand: it folds the hair.</p>}
-      {runnerUp && (
-        <>
-          <h3>Next best</h3>
-          <p className="row-figure">
-            <button
-              type="button"
-              className="chip"
-              onClick={() => {
-                const { toolId, direction } = runnerUp;
-                dispatch(setOverride({ zones, patch: { toolId, direction, targetMm: null } }));
-              }}
-            >
-              take {toolName(runnerUp)}, {directionWord[runnerUp.direction]}
-            </button>
-            <span className="figure">
-              {formatLength(runnerUp.leavesMm, unit)}
-              {runnerUp.toolsDelta < 0 && ' · one tool fewer'}
-              {runnerUp.toolsDelta > 0 && ' · one more tool'}
-            </span>
-          </p>
-        </>
-      )}
-    </section>
-  );
-}
-
-interface CalibrateHereProps {
-  readonly tool: PlannedTool;
-  readonly hands: VisitSheet['hands'];
-}
-
-/** The tool measured where it was just used, on this dog's coat. */
-function CalibrateHere({ tool, hands }: CalibrateHereProps) {
-  const [open, setOpen] = useState(false);
-  const role = useSessionQuery().data?.person.role ?? 'trainee';
-  if (!may(role, 'drawer:edit')) return null;
-  return (
-    <>
-      <button type="button" className="chip mb-2" aria-expanded={open} onClick={() => setOpen(!open)}>
-        measure what it left
-      </button>
-      {open && (
-        <AfterMeasure
-          toolId={tool.toolId}
-          coatType={hands.coatType}
-          dense={hands.dense}
-          direction={tool.direction}
-        />
-      )}
-    </>
-  );
-}
-
-const toolName = (tool: PlannedTool) => (tool.technique === 'comb' ? `${tool.label} comb` : tool.label);
-
-function leavesWords(tool: PlannedTool, unit: LengthUnit): string {
-  if (tool.technique !== 'clip' && tool.technique !== 'comb') return 'by hand to this length';
-  const measured =
-    tool.measurements > 0 ? `${tool.measurements} measured` : 'usual figure, not measured here';
-  return `leaves ${formatLength(tool.leavesMm, unit)} ± ${lengthNumber(tool.sdMm, unit)} on this coat (${measured})`;
-}
 
 function Why({ reasons, unit }: { readonly reasons: readonly Reason[]; readonly unit: LengthUnit }) {
   return (
@@ -306,19 +198,13 @@ function OwnWord({
         </Form.Select>
       </Form.Group>
       {override?.toolId != null && (
-        <div className="sides mt-2" role="group" aria-label="Direction">
-          {DIRECTIONS.map((direction) => (
-            <button
-              key={direction}
-              type="button"
-              className="chip"
-              aria-pressed={override.direction === direction}
-              onClick={() => set({ direction: override.direction === direction ? null : direction })}
-            >
-              {direction}
-            </button>
-          ))}
-        </div>
+        <Chips
+          label="Direction"
+          className="sides mt-2"
+          options={DIRECTIONS.map((direction) => [direction, direction])}
+          chosen={override.direction}
+          onChoose={(direction) => set({ direction: override.direction === direction ? null : direction })}
+        />
       )}
       {override && (
         <>

@@ -1,6 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Hands, JudgedMat, LengthUnit } from '@kurrel/core';
+import type { BreedPack, Conflict, Hands, JudgedMat, LengthUnit, Plan } from '@kurrel/core';
 import {
+  byId,
   estimateContextOf,
   estimateVisit,
   factsWith,
@@ -10,6 +11,7 @@ import {
   planChanges,
   planGroom,
   resolveCase,
+  zoneKindId,
 } from '@kurrel/core';
 import {
   becauseWord,
@@ -51,6 +53,7 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
   const kinds = [...new Map(visit.restrictions.map(({ kind }) => [kind.id, kind])).values()];
   const rough = roughClipSentence(plan.roughClip);
   const { currency } = estimate.price;
+  const warnings = warningsOf(plan, unit);
   return (
     <section className="effects" aria-label="What it changes">
       <div>
@@ -82,13 +85,14 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
               <strong>{name}</strong>: {effect}
             </li>
           ))}
-          {[...new Set(plan.conflicts.map((conflict) => conflictSentence(conflict, unit)))]
-            .slice(0, 4)
-            .map((text) => (
-              <li key={text} className="warned">
-                {text}
-              </li>
-            ))}
+          {warnings.slice(0, TOLD).map(({ text, where }) => (
+            <li key={text} className="warned">
+              {where}: {text}
+            </li>
+          ))}
+          {warnings.length > TOLD && (
+            <li className="muted">and {warnings.length - TOLD} more warnings on the draft</li>
+          )}
           {rough !== null && <li>{rough}</li>}
           {changes.slice(0, TOLD).map((change) => (
             <li key={change.zone}>{planChangeSentence(change, packs.zones, unit)}</li>
@@ -157,4 +161,17 @@ function matSentence(one: JudgedMat, unit: LengthUnit): string {
     : 'no blade passes';
   const what = decision === 'part' ? `save ${Math.round(100 * one.savedShare)} %, clip the rest` : 'clip';
   return `${where}: ${what}, ${matReasonWord[one.reason]}; ${under}${steps.length > 1 ? ` (try ${tried})` : ''}`;
+}
+
+/** What could not be kept, each once with the places it is said of; what only the outline lacks comes last. */
+function warningsOf({ conflicts }: Plan, unit: LengthUnit) {
+  const places = new Map<string, Set<string>>();
+  const outline = ({ kind }: Conflict) => kind.startsWith('outline-');
+  const ordered = [...conflicts].sort((a, b) => Number(outline(a)) - Number(outline(b)));
+  for (const conflict of ordered) {
+    const text = conflictSentence(conflict, unit);
+    const { name } = byId('zone', packs.zones.zones, zoneKindId(conflict.zone));
+    places.set(text, (places.get(text) ?? new Set<string>()).add(name));
+  }
+  return [...places].map(([text, where]) => ({ text, where: [...where].join(', ') }));
 }

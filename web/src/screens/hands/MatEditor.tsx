@@ -3,6 +3,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { matWord, TIGHTNESS } from './findWords.ts';
 import { changeMat, dropFind } from '../../visit/handsSlice.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { Chips } from '../../parts/Chips.tsx';
 
 const SIZES = [
   [2, 2],
@@ -29,45 +30,30 @@ export function MatEditor({ mat }: { readonly mat: Mat }) {
   return (
     <fieldset className="mat">
       <legend>{matWord(mat)}</legend>
-      <div className="sides" role="group" aria-label="Size">
-        {SIZES.map(([length, width]) => (
-          <button
-            key={length}
-            type="button"
-            className="chip"
-            aria-pressed={mat.lengthCm === length && mat.widthCm === width}
-            onClick={() => change({ lengthCm: length, widthCm: width })}
-          >
-            {length}×{width} cm
-          </button>
-        ))}
-      </div>
-      <div className="sides" role="group" aria-label="Tightness">
-        {([1, 2, 3, 4] as const).map((tightness) => (
-          <button
-            key={tightness}
-            type="button"
-            className="chip"
-            aria-pressed={mat.tightness === tightness}
-            onClick={() => change({ tightness })}
-          >
-            {tightness} {TIGHTNESS[tightness]}
-          </button>
-        ))}
-      </div>
-      <div className="sides" role="group" aria-label="Clear of the skin">
-        {TO_SKIN.map((mm) => (
-          <button
-            key={mm}
-            type="button"
-            className="chip"
-            aria-pressed={mat.toSkinMm === mm}
-            onClick={() => change({ toSkinMm: mm })}
-          >
-            {mm} mm
-          </button>
-        ))}
-      </div>
+      <Chips
+        label="Size"
+        options={SIZES.map(([length, width]) => [length, `${length}×${width} cm`])}
+        chosen={SIZES.find(([l, w]) => mat.lengthCm === l && mat.widthCm === w)?.[0] ?? null}
+        onChoose={(length) => {
+          const [, widthCm] = SIZES.find(([l]) => l === length) ?? [];
+          if (widthCm !== undefined) change({ lengthCm: length, widthCm });
+        }}
+      />
+      <Chips
+        label="Tightness"
+        options={([1, 2, 3, 4] as const).map((tightness) => [
+          tightness,
+          `${tightness} ${TIGHTNESS[tightness]}`,
+        ])}
+        chosen={mat.tightness}
+        onChoose={(tightness) => change({ tightness })}
+      />
+      <Chips
+        label="Clear of the skin"
+        options={TO_SKIN.map((mm) => [mm, `${mm} mm`])}
+        chosen={mat.toSkinMm}
+        onChoose={(toSkinMm) => change({ toSkinMm })}
+      />
       <div className="grid narrow">
         {size('Length', 'lengthCm')}
         {size('Width', 'widthCm')}
