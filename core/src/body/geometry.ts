@@ -43,7 +43,7 @@ export function inside(polygon: readonly Point[], point: Point): boolean {
   return odd;
 }
 
-const SLABS = 48;
+const EDGES_PER_SLAB = 3;
 
 /** `inside` for one polygon asked often: its edges sorted into level slabs, so that a point meets only those beside it. */
 export function coverOf(polygon: readonly Point[]): (point: Point) => boolean {
@@ -54,23 +54,33 @@ export function coverOf(polygon: readonly Point[]): (point: Point) => boolean {
     low = Math.min(low, y);
     high = Math.max(high, y);
   }
-  const tall = (high - low) / SLABS || 1;
-  const slabOf = (y: number) => Math.min(SLABS - 1, Math.max(0, Math.floor((y - low) / tall)));
-  const slabs: (readonly [Point, Point])[][] = Array.from({ length: SLABS }, () => []);
-  let b = polygon[polygon.length - 1];
-  for (const a of polygon) {
-    if (b && a.y !== b.y) {
-      const last = slabOf(Math.max(a.y, b.y));
-      for (let slab = slabOf(Math.min(a.y, b.y)); slab <= last; slab++) slabs[slab]?.push([a, b]);
-    }
-    b = a;
-  }
+  const count = Math.max(1, Math.round(polygon.length / EDGES_PER_SLAB));
+  const tall = (high - low) / count || 1;
+  const slabOf = (y: number) => Math.min(count - 1, Math.max(0, Math.floor((y - low) / tall)));
+  let slabs: readonly (readonly Point[])[] | null = null;
   return ({ x, y }) => {
     if (x < left || x > right || y < low || y > high) return false;
+    slabs ??= edgesBySlab(polygon, count, slabOf);
+    const edges = slabs[slabOf(y)] ?? [];
     let odd = false;
-    for (const [p, q] of slabs[slabOf(y)] ?? []) {
+    for (let i = 0; i < edges.length; i += 2) {
+      const [p, q] = [edges[i] as Point, edges[i + 1] as Point];
       if (p.y > y !== q.y > y && x < p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)) odd = !odd;
     }
     return odd;
   };
+}
+
+/** The edges that cross each slab: both ends of the first, both ends of the second, and so on. */
+function edgesBySlab(polygon: readonly Point[], count: number, slabOf: (y: number) => number): Point[][] {
+  const slabs: Point[][] = Array.from({ length: count }, () => []);
+  let b = polygon[polygon.length - 1];
+  for (const a of polygon) {
+    if (b && a.y !== b.y) {
+      const last = slabOf(Math.max(a.y, b.y));
+      for (let slab = slabOf(Math.min(a.y, b.y)); slab <= last; slab++) slabs[slab]?.push(a, b);
+    }
+    b = a;
+  }
+  return slabs;
 }

@@ -26,22 +26,45 @@ export function closedCurve(
     const a = b.corner ? minus(plus(b.at, b.at), c.at) : before.at;
     const d = c.corner ? minus(plus(c.at, c.at), b.at) : after.at;
     knotIndex.push(points.length);
-    for (let s = 0; s < perSegment; s++) points.push(centripetal(a, b.at, c.at, d, s / perSegment));
+    centripetal(a, b.at, c.at, d, perSegment, points);
   }
   return { points, knotIndex };
 }
 
-/** Barry–Goldman evaluation with knot spacing = √distance. */
-function centripetal(a: Point, b: Point, c: Point, d: Point, t: number): Point {
+/** Appends the points of the segment from b to c: Barry–Goldman evaluation with knot spacing = √distance. */
+function centripetal(a: Point, b: Point, c: Point, d: Point, perSegment: number, points: Point[]): void {
   const t1 = Math.sqrt(distance(a, b)) || 1e-6;
   const t2 = t1 + (Math.sqrt(distance(b, c)) || 1e-6);
   const t3 = t2 + (Math.sqrt(distance(c, d)) || 1e-6);
-  const at = t1 + (t2 - t1) * t;
-  const ab = mix(a, b, at / t1);
-  const bc = mix(b, c, (at - t1) / (t2 - t1));
-  const cd = mix(c, d, (at - t2) / (t3 - t2));
-  return mix(mix(ab, bc, at / t2), mix(bc, cd, (at - t1) / (t3 - t1)), (at - t1) / (t2 - t1));
+  for (let s = 0; s < perSegment; s++) {
+    const t = between(t1, t2, s / perSegment);
+    points.push({
+      x: pyramid(a.x, b.x, c.x, d.x, t, t1, t2, t3),
+      y: pyramid(a.y, b.y, c.y, d.y, t, t1, t2, t3),
+    });
+  }
 }
+
+/** Barry–Goldman's pyramid for one coordinate; the knots are at 0, t1, t2, t3 and t1 ≤ t ≤ t2. */
+function pyramid(
+  a: number,
+  b: number,
+  c: number,
+  d: number,
+  t: number,
+  t1: number,
+  t2: number,
+  t3: number,
+): number {
+  const ab = between(a, b, t / t1);
+  const bc = between(b, c, (t - t1) / (t2 - t1));
+  const cd = between(c, d, (t - t2) / (t3 - t2));
+  const abc = between(ab, bc, t / t2);
+  const bcd = between(bc, cd, (t - t1) / (t3 - t1));
+  return between(abc, bcd, (t - t1) / (t2 - t1));
+}
+
+const between = (from: number, to: number, share: number) => from + (to - from) * share;
 
 /**
  * Points about `stepMm` apart along a closed polyline, and for each wanted vertex of the polyline the index of the

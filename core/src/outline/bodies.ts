@@ -1,8 +1,12 @@
-import type { Body } from '../body/body.ts';
+import type { Body, SeenFinding } from '../body/body.ts';
 import { bodyOf, VIEW_IDS } from '../body/body.ts';
 import { distance, minus, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
+import type { Measurements } from '../body/measures.ts';
 import type { Case } from '../case/resolveCase.ts';
+import type { BreedPack } from '../packs/breed.ts';
+import type { Packs } from '../packs/packs.ts';
+import { byId } from '../terms/failure.ts';
 import { correspond } from './alongPart.ts';
 
 export interface Bodies {
@@ -25,12 +29,12 @@ const known = new WeakMap<Case['facts'], Bodies & Pick<Case, 'breed' | 'findings
 export function bodiesOf({ packs, breed, facts, measurements, findings }: Case): Bodies {
   const before = known.get(facts);
   if (before?.breed === breed && before.findings === findings) return before;
-  const own = bodyOf(packs, breed, measurements, findings);
-  const { heightMm } = own;
-  const bare = findings.length === 0 ? own : bodyOf(undisplaced(packs), breed, measurements, findings);
-  const ideal = breed.generic
-    ? bodyOf(packs, breed, measurements, [])
-    : bodyOf(packs, breed, { heightMm }, []);
+  const own =
+    findings.length === 0
+      ? undisplacedBody(packs, breed, measurements, [])
+      : bodyOf(packs, breed, measurements, findings);
+  const bare = undisplacedBody(packs, breed, measurements, findings);
+  const ideal = undisplacedBody(packs, breed, breed.generic ? measurements : { heightMm: own.heightMm }, []);
   const still = new Set(
     VIEW_IDS.flatMap((view) =>
       own.views[view].parts.filter((part) =>
@@ -41,6 +45,33 @@ export function bodiesOf({ packs, breed, facts, measurements, findings }: Case):
   const bodies = { own, bare, ideal, still };
   known.set(facts, { ...bodies, breed, findings });
   return bodies;
+}
+
+const undisplacedBodies = new WeakMap<BreedPack, Map<string, Body>>();
+/** So many bodies of a breed are kept. */
+const KEPT = 8;
+
+/** A body with the proportions that were found, and nothing displaced: the same for most of what hands find. */
+function undisplacedBody(
+  packs: Packs,
+  breed: BreedPack,
+  measurements: Measurements,
+  findings: readonly SeenFinding[],
+): Body {
+  const proportions = findings.filter(
+    ({ finding }) => Object.keys(byId('finding', packs.findings.findings, finding).proportions).length > 0,
+  );
+  const key = JSON.stringify([packs.version, measurements, proportions]);
+  const known = undisplacedBodies.get(breed) ?? new Map<string, Body>();
+  undisplacedBodies.set(breed, known);
+  const body = known.get(key) ?? bodyOf(undisplaced(packs), breed, measurements, proportions);
+  known.delete(key);
+  known.set(key, body);
+  for (const oldest of known.keys()) {
+    if (known.size <= KEPT) break;
+    known.delete(oldest);
+  }
+  return body;
 }
 
 /** Less is no displacement, mm. */

@@ -2,6 +2,7 @@
 import type { Source } from '../terms/source.ts';
 import type { Side } from '../terms/zone.ts';
 import type { EarStyle, ZoneArea } from './archetypes.ts';
+import { readOnce } from './places.ts';
 
 /** The widths a point can be a share of: of the height at withers, or of the head's length for skull and muzzle. */
 export type Width = 'chest' | 'neck' | 'hip' | 'skull' | 'muzzle';
@@ -62,7 +63,7 @@ export interface ViewPack {
 }
 
 /** The points of an outline as it is written: "elbowOut elbow 0 chest 0.59 0, kneeOut kneeFront 0 chest 0.43 0.036". */
-export const facingPointsOf = (outline: string): readonly FacingPoint[] =>
+export const facingPointsOf = readOnce((outline): readonly FacingPoint[] =>
   outline.split(', ').map((written) => {
     const [name = '', landmark = '', along, width, share, out] = written.split(' ');
     return {
@@ -73,4 +74,5 @@ export const facingPointsOf = (outline: string): readonly FacingPoint[] =>
       share: Number(share),
       out: Number(out),
     };
-  });
+  }),
+);
