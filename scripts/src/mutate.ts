@@ -19,5 +19,6 @@ await advise(async () => {
   execFileSync('npx', ['stryker', 'run', 'scripts/stryker.json', '--mutate', mutate.join(',')], {
     cwd: PROJECT,
     stdio: 'inherit',
+    env: { ...process.env, KURREL_MUTATED: folders.join(',') },
   });
 });

@@ -1,5 +1,6 @@
 import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
 import { formatLength, zoneKindId } from '@kurrel/core';
+import { memo } from 'react';
 
 interface AllZonesProps {
   readonly plan: Plan;
@@ -9,7 +10,7 @@ interface AllZonesProps {
 }
 
 /** Every zone with its length and tool; both sides in one row where they agree. */
-export function AllZones({ plan, selected, unit, onSelect }: AllZonesProps) {
+export const AllZones = memo(function AllZones({ plan, selected, unit, onSelect }: AllZonesProps) {
   return (
     <>
       <ul className="all-zones">
@@ -43,7 +44,7 @@ export function AllZones({ plan, selected, unit, onSelect }: AllZonesProps) {
       </ul>
     </>
   );
-}
+});
 
 function toolWords({ tool }: ZonePlan): string {
   if (!tool) return '';

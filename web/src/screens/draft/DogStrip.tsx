@@ -22,7 +22,15 @@ interface DogStripProps {
 }
 
 /** Who the dog is, what it is drafted for, what the hands found, what to remember, how it holds against the standard. */
-export function DogStrip({ sheet, breed, choices, visit, plan, checks, body }: DogStripProps) {
+export const DogStrip = memo(function DogStrip({
+  sheet,
+  breed,
+  choices,
+  visit,
+  plan,
+  checks,
+  body,
+}: DogStripProps) {
   const { dog } = sheet;
   const { weightKg, heightMm } = body.measures;
   const { hands } = sheet;
@@ -118,7 +126,7 @@ export function DogStrip({ sheet, breed, choices, visit, plan, checks, body }: D
       </div>
     </aside>
   );
-}
+});
 
 const For = memo(function For({
   breed,

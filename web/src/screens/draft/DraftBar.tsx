@@ -1,4 +1,5 @@
 import type { VisitSheet } from '@kurrel/contract';
+import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
@@ -15,7 +16,7 @@ interface DraftBarProps {
 }
 
 /** Where this draft stands: what visit it is for, undo and redo, saving, and what to do when somebody else saved too. */
-export function DraftBar({ sheet, dirty, onHelp }: DraftBarProps) {
+export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBarProps) {
   const dispatch = useAppDispatch();
   const times = useTimes();
   const { past, future } = useAppSelector((state) => state.visit.choices);
@@ -66,4 +67,4 @@ export function DraftBar({ sheet, dirty, onHelp }: DraftBarProps) {
       </div>
     </header>
   );
-}
+});

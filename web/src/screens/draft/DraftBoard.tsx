@@ -2,7 +2,7 @@ import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, ViewId } from '@kurrel/core';
 import { byId, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
 import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -21,8 +21,8 @@ import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
-import { useDog, useDraft, useView, zonesOf } from './useDraft.ts';
-import { ZonePanel } from './ZonePanel.tsx';
+import { useChecks, useDog, useDraft, useView, zonesOf } from './useDraft.ts';
+import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
 
 interface DraftBoardProps {
@@ -40,6 +40,9 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const drawn = useView(dog, view.view);
   const draft = useDraft(breed, dog, choices, view.curlBack, drawn);
   const { plan } = draft;
+  // What is read, not watched, follows a moving bead a moment later.
+  const settled = useDeferredValue(useMemo(() => ({ plan, choices }), [plan, choices]));
+  const checks = useChecks(breed, dog.body, draft, settled.plan, settled.choices.purpose, view.curlBack);
   const [help, setHelp] = useState(false);
   const [params, setParams] = useSearchParams();
   const lengthInput = useRef<HTMLInputElement>(null);
@@ -83,7 +86,13 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   );
   const gesture = useCallback((active: boolean) => dispatch(look({ gesture: active })), [dispatch]);
 
-  const zones = zonesOf(plan, view.selected, view.side);
+  const zones = useMemo(
+    () => zonesOf(dog.first, view.selected, view.side),
+    [dog.first, view.selected, view.side],
+  );
+  const clear = useCallback(() => dispatch(clearOverride(zones)), [dispatch, zones]);
+  const showHelp = useCallback(() => setHelp(true), []);
+  const settledZone = settled.plan.zones.find((z) => z.zone === zones[0]);
   const zone = plan.zones.find((z) => z.zone === zones[0]) ?? plan.zones[0];
   useDraftKeys({
     plan,
@@ -110,7 +119,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     },
     onOverride: () => lengthInput.current?.focus(),
     onWhy: () => document.getElementById('why')?.scrollIntoView({ block: 'start' }),
-    onHelp: () => setHelp(true),
+    onHelp: showHelp,
     onSave: () => {
       if (dirty) void dispatch(savePart('choices'));
     },
@@ -123,14 +132,14 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   return (
     <main id="content" className="draft">
       <Title of={['Draft', sheet.dog.name]} />
-      <DraftBar sheet={sheet} dirty={dirty} onHelp={() => setHelp(true)} />
+      <DraftBar sheet={sheet} dirty={dirty} onHelp={showHelp} />
       <DogStrip
         sheet={sheet}
         breed={breed}
-        choices={choices}
+        choices={settled.choices}
         visit={dog.visit}
-        plan={plan}
-        checks={draft.checks}
+        plan={settled.plan}
+        checks={checks}
         body={dog.body}
       />
       <section className="sheet" aria-label="Drawing">
@@ -168,22 +177,25 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
       </section>
       <aside className="zone-panel" aria-label="Zone">
         <PanelTabs tabs={TABS} shown={view.panel} onShow={(panel) => dispatch(look({ panel }))}>
-          {view.panel === 'all' || !zone ? (
-            <AllZones plan={plan} selected={view.selected} unit={unit} onSelect={select} />
+          {view.panel === 'all' || !zone || !settledZone ? (
+            <AllZones plan={settled.plan} selected={view.selected} unit={unit} onSelect={select} />
           ) : (
-            <ZonePanel
-              key={zone.zone}
-              zone={zone}
-              zones={zones}
-              plan={plan}
-              sheet={sheet}
-              choices={choices}
-              side={view.side}
-              unit={unit}
-              lengthInput={lengthInput}
-              reasonInput={reasonInput}
-              onClear={() => dispatch(clearOverride(zones))}
-            />
+            <>
+              <ZoneHead zone={zone} side={view.side} unit={unit} />
+              <ZonePanel
+                key={zone.zone}
+                zone={settledZone}
+                zones={zones}
+                plan={settled.plan}
+                sheet={sheet}
+                choices={settled.choices}
+                side={view.side}
+                unit={unit}
+                lengthInput={lengthInput}
+                reasonInput={reasonInput}
+                onClear={clear}
+              />
+            </>
           )}
         </PanelTabs>
       </aside>
@@ -197,7 +209,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         onGesture={gesture}
       />
       <section className="print-only">
-        <AllZones plan={plan} selected="" unit={unit} onSelect={select} />
+        <AllZones plan={settled.plan} selected="" unit={unit} onSelect={select} />
       </section>
       <KeysHelp show={help} onHide={() => setHelp(false)} />
     </main>

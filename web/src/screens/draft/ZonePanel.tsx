@@ -3,6 +3,7 @@ import type { LengthUnit, Plan, Reason, ZonePlan } from '@kurrel/core';
 import { DIRECTIONS, formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
 import { conflictSentence, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
 import type { RefObject } from 'react';
+import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSessionQuery } from '../../app/api.ts';
@@ -27,15 +28,8 @@ interface ZonePanelProps {
   readonly onClear: () => void;
 }
 
-/** One zone: its length, its tool, what is next best, why, what to mind, and the groomer's own word. */
-export function ZonePanel(props: ZonePanelProps) {
-  const { zone, zones, plan, side, unit, onClear } = props;
-  const dispatch = useAppDispatch();
-  const conflicts = plan.conflicts.filter((conflict) => conflict.zone === zone.zone);
-  const override = props.choices.overrides.find((o) => o.zone === zone.zone);
-  const unsafe = conflicts.find((conflict) => conflict.kind === 'override-unsafe');
-  const lostSide = conflicts.find((conflict) => conflict.kind === 'one-side-lost');
-  const role = useSessionQuery().data?.person.role ?? 'trainee';
+/** A zone's name and its length, as it is at this moment. */
+export function ZoneHead({ zone, side, unit }: Pick<ZonePanelProps, 'zone' | 'side' | 'unit'>) {
   return (
     <>
       <p className="zone-name">
@@ -50,6 +44,21 @@ export function ZonePanel(props: ZonePanelProps) {
           ? `shows ${formatLength(zone.visibleMm, unit)} when the curl is back`
           : 'stretched, skin to tip'}
       </p>
+    </>
+  );
+}
+
+/** One zone: its profile, its tool, what is next best, why, what to mind, and the groomer's own word. */
+export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
+  const { zone, zones, plan, side, unit, onClear } = props;
+  const dispatch = useAppDispatch();
+  const conflicts = plan.conflicts.filter((conflict) => conflict.zone === zone.zone);
+  const override = props.choices.overrides.find((o) => o.zone === zone.zone);
+  const unsafe = conflicts.find((conflict) => conflict.kind === 'override-unsafe');
+  const lostSide = conflicts.find((conflict) => conflict.kind === 'one-side-lost');
+  const role = useSessionQuery().data?.person.role ?? 'trainee';
+  return (
+    <>
       {zone.profile.length > 1 && (
         <ul className="profile" aria-label="Along the place">
           {zone.profile.map(({ place, mm }) => (
@@ -122,7 +131,7 @@ export function ZonePanel(props: ZonePanelProps) {
       <OwnWord {...props} override={override} onClear={onClear} />
     </>
   );
-}
+});
 
 const SIDE_MODES: readonly SideMode[] = ['both', 'left', 'right'];
 const SIDE_ANSWERS = [

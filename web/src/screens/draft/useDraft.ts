@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Case, IdealDog, ViewId } from '@kurrel/core';
+import type { Body, BreedPack, Case, IdealDog, Plan, ViewId } from '@kurrel/core';
 import {
   againstStandard,
   AS_DRAWN,
@@ -66,26 +66,14 @@ export function useDraft(
   const { trimId, purpose } = choices;
   const plan = useMemo(() => planGroom(rechoose(visit, choices)), [visit, choices]);
   const asDrawn = useMemo(() => drawn(visit, { trimId, purpose }), [visit, trimId, purpose]);
-  const side = body.views.side;
-  const after = useMemo(() => outlineOf(side, plan, 'after', curlBack), [side, plan, curlBack]);
   const found = useMemo(() => planGroom(asDrawn), [asDrawn]);
-  const now = useMemo(() => outlineOf(side, found, 'now', curlBack), [found, side, curlBack]);
-  const seen = useMemo(
-    () => ({
-      after: view === side ? after : outlineOf(view, plan, 'after', curlBack),
-      now: view === side ? now : outlineOf(view, found, 'now', curlBack),
-    }),
-    [view, side, after, now, plan, found, curlBack],
-  );
-  const ideal = useMemo(() => idealOf(asDrawn, body.heightMm, curlBack), [asDrawn, body, curlBack]);
-  const checks = useMemo(
-    () => againstStandard(breed, body, now, after, plan, ideal, purpose).filter(({ kept }) => kept !== null),
-    [breed, body, now, after, plan, ideal, purpose],
-  );
+  const after = useMemo(() => outlineOf(view, plan, 'after', curlBack), [view, plan, curlBack]);
+  const now = useMemo(() => outlineOf(view, found, 'now', curlBack), [view, found, curlBack]);
+  const standard = useMemo(() => idealOf(asDrawn, body.heightMm, curlBack), [asDrawn, body, curlBack]);
   const fromSide = id === 'side' || id === 'headSide';
   const idealLine = useMemo(
-    () => (breed.generic || id !== 'side' ? null : topLine(ideal)),
-    [breed, ideal, id],
+    () => (breed.generic || id !== 'side' ? null : topLine(standard)),
+    [breed, standard, id],
   );
   const lines = useMemo(
     () => (fromSide ? clipLines(breed, asDrawn.trim, body) : []),
@@ -96,7 +84,25 @@ export function useDraft(
     const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
-  return { plan, ...seen, checks, ideal: idealLine, lines, lengths, coat: visit.coat };
+  return { plan, found, standard, after, now, ideal: idealLine, lines, lengths, coat: visit.coat };
+}
+
+/** How a plan holds against the breed's standard, seen from the side. */
+export function useChecks(
+  breed: BreedPack,
+  body: Body,
+  { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
+  plan: Plan,
+  purpose: Choices['purpose'],
+  curlBack: boolean,
+) {
+  const { side } = body.views;
+  const now = useMemo(() => outlineOf(side, found, 'now', curlBack), [side, found, curlBack]);
+  return useMemo(() => {
+    const after = outlineOf(side, plan, 'after', curlBack);
+    const checks = againstStandard(breed, body, now, after, plan, standard, purpose);
+    return checks.filter(({ kept }) => kept !== null);
+  }, [breed, body, side, now, plan, standard, curlBack, purpose]);
 }
 
 /** The zones of a kind an edit bears on. */
