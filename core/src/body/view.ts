@@ -37,6 +37,8 @@ export interface ViewPart {
   /** The far legs: the same limbs on the dog's other side. */
   readonly far: boolean;
   readonly stations: readonly Station[];
+  /** Those of the stations, each once. */
+  readonly zones: readonly string[];
   /** Station index of each outline landmark. */
   readonly landmarkStation: Readonly<Record<string, number>>;
   /** By outline landmark: the share of a correction that stays with this dog's bone; 0 is held to the standard. */
@@ -162,10 +164,12 @@ export function partOf({
   const curve = closedCurve(knots, PER_SEGMENT);
   const { points, at } = resampleClosed(curve.points, spacingMm, curve.knotIndex);
   const landmarkStation = Object.fromEntries(names.map((name, index) => [name, at[index] ?? 0]));
+  const stations = stationsOf(points, patches);
   return {
     id,
     far,
-    stations: stationsOf(points, patches),
+    stations,
+    zones: zonesOf(stations),
     landmarkStation,
     carried,
     setOn,
@@ -211,6 +215,8 @@ function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): St
   });
 }
 
+const zonesOf = (stations: readonly Station[]) => [...new Set(stations.map(({ zone }) => zone))];
+
 /** The tail's skin: its centre line with a thickness; the first share of it is the tail root. */
 function tailPart(
   part: PartTemplate | undefined,
@@ -253,10 +259,12 @@ function tailPart(
       : []),
   ];
   const count = tail.centre.length;
+  const stations = stationsOf(points, patches);
   return {
     id: part.id,
     far: false,
-    stations: stationsOf(points, patches),
+    stations,
+    zones: zonesOf(stations),
     landmarkStation: {
       tailRootTop: at[0] ?? 0,
       tailMidTop: at[Math.floor(count / 2)] ?? 0,

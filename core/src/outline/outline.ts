@@ -1,5 +1,6 @@
+import isEqual from 'fast-deep-equal';
 import type { Point } from '../body/geometry.ts';
-import type { View } from '../body/view.ts';
+import type { View, ViewPart } from '../body/view.ts';
 import { otherSide } from '../terms/zone.ts';
 import type { ZoneHair } from './coatContour.ts';
 import { coatContour } from './coatContour.ts';
@@ -36,8 +37,32 @@ export function outlineOf(view: View, lengths: Lengths, shown: Shown, curlBack: 
   return view.parts.map((part) => ({
     id: part.id,
     far: part.far,
-    contour: coatContour(part, (id) => hairOf(zones.get(part.far ? otherSide(id) : id), shown), coat),
+    contour: contourOf(part, (id) => hairOf(zones.get(part.far ? otherSide(id) : id), shown), coat),
   }));
+}
+
+interface DrawnCoat {
+  readonly coat: Lengths['coat'];
+  readonly hairs: readonly ZoneHair[];
+  readonly contour: readonly Point[];
+}
+const drawn = new WeakMap<ViewPart, readonly DrawnCoat[]>();
+/** The coat now, the coat left, and either with the curl back. */
+const KEPT = 4;
+
+/** The coat over a part, kept while its hair is the same: a length that is dragged changes few parts of the dog. */
+function contourOf(
+  part: ViewPart,
+  hairAt: (zone: string) => ZoneHair,
+  coat: Lengths['coat'],
+): readonly Point[] {
+  const hairs = part.zones.map(hairAt);
+  const before = drawn.get(part) ?? [];
+  const same = before.find((one) => isEqual(one.coat, coat) && isEqual(one.hairs, hairs));
+  if (same) return same.contour;
+  const contour = coatContour(part, hairAt, coat);
+  drawn.set(part, [{ coat, hairs, contour }, ...before.slice(0, KEPT - 1)]);
+  return contour;
 }
 
 function hairOf(zone: Lengths['zones'][number] | undefined, shown: Shown): ZoneHair {

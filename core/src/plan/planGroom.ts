@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import type { Case } from '../case/resolveCase.ts';
 import type { JudgedMats } from '../mats/judge.ts';
 import { fallbackConflicts, judgeMats } from '../mats/judge.ts';
@@ -21,10 +22,9 @@ import { withSides } from './sides.ts';
  * @throws MisuseError when the case names something the packs do not have.
  */
 export function planGroom(resolved: Case): Plan {
-  const mats = judgeMats(resolved);
-  const { visit } = mats;
+  const { mats, targets } = targetsBefore(resolved);
+  const visit = { ...mats.visit, choices: resolved.choices, overrides: resolved.overrides };
   const { packs, breed, coat, trim, restrictions } = visit;
-  const targets = withSides(visit, outlinedTargets(mats));
   const settled = targets.map((target) => settle(visit, target));
   const picked = pickTools({
     zones: settled.flatMap(({ demand }) => demand ?? []),
@@ -59,6 +59,35 @@ export function planGroom(resolved: Case): Plan {
     roughClip: roughClipOf(visit, mats.plan),
   };
 }
+
+interface Wanted {
+  readonly mats: JudgedMats;
+  readonly targets: readonly ZoneTarget[];
+}
+const lastWanted = new WeakMap<Case['facts'], Wanted & { readonly visit: Case }>();
+
+/** What is wanted before the groomer's own lengths: while those are dragged it stays as it is, and is kept. */
+function targetsBefore(visit: Case): Wanted {
+  const before = lastWanted.get(visit.facts);
+  if (before && sameButOverrides(before.visit, visit)) return before;
+  const mats = judgeMats(visit);
+  const wanted = { visit, mats, targets: withSides(mats.visit, outlinedTargets(mats)) };
+  lastWanted.set(visit.facts, wanted);
+  return wanted;
+}
+
+function sameButOverrides(a: Case, b: Case): boolean {
+  const keys = Object.keys(a) as (keyof Case)[];
+  return keys.every(
+    (key) =>
+      key === 'overrides' ||
+      key === 'choices' ||
+      a[key] === b[key] ||
+      (CHOSEN.includes(key) && isEqual(a[key], b[key])),
+  );
+}
+/** Made anew from every choice. */
+const CHOSEN: readonly (keyof Case)[] = ['wish', 'schools', 'shaving', 'matPolicy', 'sides'];
 
 /** The targets as the trim draws them, then as this dog's outline changes them. */
 function outlinedTargets(mats: JudgedMats): readonly ZoneTarget[] {

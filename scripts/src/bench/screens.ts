@@ -7,20 +7,30 @@ const SLOWED = 4;
 
 /**
  * Runs in the page, as text: a compiler's helpers would not be there. Notes for each move of the pointer or key how long
- * it took from the event to the end of the frame that shows it.
+ * it took from the event to the end of the frame that shows it: the first task after that frame, asked for before the page
+ * could ask for any of its own.
  */
 const WATCH = `(() => {
   window.kurrelTimes = [];
   const channel = new MessageChannel();
   let started = null;
+  let framed = false;
+  let early = false;
   channel.port1.onmessage = () => {
-    if (started !== null) window.kurrelTimes.push(performance.now() - started);
+    if (started === null) return;
+    if (!framed) { early = true; return; }
+    window.kurrelTimes.push(performance.now() - started);
     started = null;
   };
   const note = () => {
     if (started !== null) return;
     started = performance.now();
-    requestAnimationFrame(() => channel.port2.postMessage(0));
+    framed = early = false;
+    channel.port2.postMessage(0);
+    requestAnimationFrame(() => {
+      framed = true;
+      if (early) channel.port2.postMessage(0);
+    });
   };
   for (const kind of ['pointermove', 'keydown']) window.addEventListener(kind, note, { capture: true });
 })()`;
@@ -50,6 +60,11 @@ export async function screens(address: string): Promise<void> {
       await page.evaluate(WATCH);
       await drag(page);
       const dragged = spread(((await page.evaluate('kurrelTimes.splice(0)')) as number[]).slice(5));
+      await page.tracing.start({
+        categories: ['disabled-by-default-devtools.timeline', 'devtools.timeline', 'cc'],
+      });
+      await drag(page);
+      const worked = spread(frameWork((await page.tracing.stop()) ?? new Uint8Array()).slice(5));
       await page.evaluate("document.querySelector('.bead.own').focus()");
       for (let press = 0; press < 60; press++)
         await page.keyboard.down(press < 30 ? 'ArrowLeft' : 'ArrowRight');
@@ -58,7 +73,7 @@ export async function screens(address: string): Promise<void> {
       await page.evaluate('new Promise((done) => requestAnimationFrame(() => setTimeout(done)))');
       const after = Date.now() - released;
       console.log(
-        `bead dragged, ${dog}: to the painted frame ${share(dragged.p50)} of a 60 Hz frame (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
+        `bead dragged, ${dog}: CPU of the page for a step ${share(worked.p50)} of a 60 Hz frame (p50), ${share(worked.p95)} (p95); by the clock to the painted frame ${share(dragged.p50)} (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
       );
     }
     const client = await page.createCDPSession();
@@ -82,6 +97,29 @@ export async function screens(address: string): Promise<void> {
   } finally {
     await chromium.close();
   }
+}
+
+interface TraceEvent {
+  readonly name: string;
+  readonly ph: string;
+  readonly ts: number;
+  readonly dur?: number;
+  /** CPU of its thread, µs. */
+  readonly tdur?: number;
+  readonly tid: number;
+}
+
+/** CPU time of each frame's task on the page's own thread, ms: the event, the plan, React, layout, paint, commit. */
+function frameWork(trace: Uint8Array): readonly number[] {
+  const { traceEvents } = JSON.parse(new TextDecoder().decode(trace)) as { traceEvents: TraceEvent[] };
+  const frames = traceEvents.filter(({ name, ph }) => name === 'ProxyMain::BeginMainFrame' && ph === 'X');
+  const tasks = traceEvents.filter(({ name, tdur }) => name === 'RunTask' && tdur !== undefined);
+  return frames.flatMap((frame) => {
+    const task = tasks.find(
+      ({ tid, ts, dur = 0 }) => tid === frame.tid && ts <= frame.ts && frame.ts < ts + dur,
+    );
+    return task?.tdur === undefined ? [] : [task.tdur / 1000];
+  });
 }
 
 async function openDraft(page: Page, address: string, dog: string): Promise<void> {

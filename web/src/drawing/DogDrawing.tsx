@@ -5,7 +5,7 @@ import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
 import type { Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
 import type { Frame } from './frame.ts';
-import { pathOf, SHEET } from './frame.ts';
+import { contourPath, pathOf, SHEET } from './frame.ts';
 import { hairMarks, hairPath, tipsPath } from './hairMarks.ts';
 import { tintOf } from './tint.ts';
 import { useSheetScale } from './useSheetScale.ts';
@@ -35,8 +35,8 @@ export interface DogDrawingProps {
 export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const { view, frame, outline, ghost, ideal, lines, lengthOf, selected } = props;
   const { parts, eyes, nose, mouth } = view;
-  const paths = useMemo(() => outline.map((part) => pathOf(part.contour, frame)), [outline, frame]);
-  const ghosts = useMemo(() => ghost?.map((part) => pathOf(part.contour, frame)) ?? [], [ghost, frame]);
+  const paths = useMemo(() => outline.map((part) => contourPath(part.contour, frame)), [outline, frame]);
+  const ghosts = useMemo(() => ghost?.map((part) => contourPath(part.contour, frame)) ?? [], [ghost, frame]);
   const { texture } = props;
   const hair = useMemo(
     () => ({ view, outline, lengthOf, texture, frame }),
@@ -61,12 +61,14 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       {view.grounded && (
         <line className="ground" x1={40} x2={SHEET.width - 40} y1={frame.y(0) + 1} y2={frame.y(0) + 1} />
       )}
-      {ghosts.map((d, index) => (
-        <path key={index} d={d} className="ghost" />
-      ))}
-      {ghosts.map((d, index) => (
-        <path key={index} d={d} className="ghost-fill" />
-      ))}
+      <g className="ghosts">
+        {ghosts.map((d, index) => (
+          <path key={index} d={d} className="ghost" />
+        ))}
+        {ghosts.map((d, index) => (
+          <path key={index} d={d} className="ghost-fill" />
+        ))}
+      </g>
       <g className="far">
         <Coat
           parts={parts}
@@ -175,7 +177,10 @@ function Patches({
       d={curves[index] ?? outline}
       data-zone={part.far ? otherSide(patch.zone) : patch.zone}
       className={zoneKindId(patch.zone) === selected ? 'zone selected' : 'zone'}
-      fill={tintOf(lengthOf(patch.zone))}
+      fill={tintOf(
+        lengthOf(patch.zone),
+        part.far ? 'far' : zoneKindId(patch.zone) === selected ? 'selected' : 'near',
+      )}
     />
   ));
 }

@@ -40,6 +40,17 @@ export function frameFor(view: View, outlines: readonly Outline[], margin: Margi
   return { scale, x, y, point: (p) => ({ x: x(p.x), y: y(p.y) }) };
 }
 
+const paths = new WeakMap<readonly Point[], { readonly frame: Frame; readonly d: string }>();
+
+/** `pathOf` a closed contour, kept with it. */
+export function contourPath(contour: readonly Point[], frame: Frame): string {
+  const before = paths.get(contour);
+  if (before?.frame === frame) return before.d;
+  const d = pathOf(contour, frame);
+  paths.set(contour, { frame, d });
+  return d;
+}
+
 /** An SVG path through points given in mm, to a tenth of a unit. */
 export function pathOf(points: readonly Point[], frame: Frame, close = true): string {
   let d = '';

@@ -1,5 +1,5 @@
 import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
-import { formatLength, zoneKindId } from '@kurrel/core';
+import { formatLength, otherSide, zoneKindId } from '@kurrel/core';
 import { memo } from 'react';
 
 interface AllZonesProps {
@@ -54,11 +54,10 @@ function toolWords({ tool }: ZonePlan): string {
 }
 
 function rowsOf(plan: Plan): readonly { readonly zone: ZonePlan; readonly sides: string }[] {
+  const byId = new Map(plan.zones.map((zone) => [zone.zone, zone]));
   return plan.zones.flatMap((zone) => {
     if (zone.side === null) return [{ zone, sides: '' }];
-    const other = plan.zones.find(
-      (z) => zoneKindId(z.zone) === zoneKindId(zone.zone) && z.zone !== zone.zone,
-    );
+    const other = byId.get(otherSide(zone.zone));
     const same = other?.leftMm === zone.leftMm && other.tool?.toolId === zone.tool?.toolId;
     if (!same) return [{ zone, sides: zone.side }];
     return zone.side === 'left' ? [{ zone, sides: '' }] : [];

@@ -33,12 +33,20 @@ interface Bead {
   readonly own: boolean;
 }
 
+interface Drag {
+  readonly zones: readonly string[];
+  readonly gesture: string;
+  /** Where the rule starts on the screen, px. */
+  readonly fromX: number;
+  moved: boolean;
+}
+
 /** The ruler along the bottom: what every tool really leaves on this coat, and a bead for the zones. */
 export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   const { plan, ticks, selected, unit, onSelect, onLength, onGesture } = props;
   const [width, setWidth] = useState(1200);
   const holder = useRef<HTMLDivElement>(null);
-  const drag = useRef<{ zones: readonly string[]; gesture: string; moved: boolean } | null>(null);
+  const drag = useRef<Drag | null>(null);
   useEffect(() => {
     const element = holder.current;
     if (!element) return;
@@ -50,16 +58,12 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   const length = Math.max(200, width - 2 * PAD);
   const x = (mm: number) => PAD + shareOf(mm) * length;
   const beads = useMemo(() => beadsOf(plan, selected), [plan, selected]);
-  const shareAt = (event: PointerEvent) => {
-    const left = holder.current?.getBoundingClientRect().left ?? 0;
-    return (event.clientX - left - PAD) / length;
-  };
-
   const start = (event: PointerEvent<SVGGElement>, bead: Bead) => {
     event.currentTarget.setPointerCapture(event.pointerId);
     drag.current = {
       zones: bead.zones.map((zone) => zone.zone),
       gesture: `drag-${event.timeStamp}`,
+      fromX: (holder.current?.getBoundingClientRect().left ?? 0) + PAD,
       moved: false,
     };
   };
@@ -68,7 +72,8 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
     if (!current) return;
     if (!current.moved) onGesture(true);
     current.moved = true;
-    onLength(current.zones, snap(shareAt(event), ticks, SNAP_UNITS / length), current.gesture);
+    const share = (event.clientX - current.fromX) / length;
+    onLength(current.zones, snap(share, ticks, SNAP_UNITS / length), current.gesture);
   };
   const end = (bead: Bead) => {
     if (drag.current && !drag.current.moved) onSelect(nextInBead(bead, selected));
