@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Case } from '@kurrel/core';
-import { AS_DRAWN, factsWith, resolveCase } from '@kurrel/core';
+import { AS_DRAWN, factsWith, resolveCase, staysOnSheet } from '@kurrel/core';
 import { packs } from '../app/packs.ts';
 
 /**
@@ -25,3 +25,6 @@ export function firstChoices(sheet: VisitSheet, breed: BreedPack): Choices {
 /** The visit's case: its facts with what the hands found, and the choices. */
 export const caseOf = (breed: BreedPack, sheet: VisitSheet, choices: Choices): Case =>
   resolveCase(packs, breed, factsWith(sheet, sheet.hands), choices);
+
+/** Tells the findings that no merge takes off a sheet. */
+export const stayingFindings = staysOnSheet(packs.signs);

@@ -1,15 +1,6 @@
 import type { Choices, SavedPlan, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Entries, Hands, Merged } from '@kurrel/core';
-import {
-  choicesEntries,
-  choicesOfEntries,
-  handsEntries,
-  handsOfEntries,
-  mergeEntries,
-  staysOnSheet,
-} from '@kurrel/core';
-import { packs } from '../app/packs.ts';
-import { firstChoices } from '../parts/visitCase.ts';
+import type { Entries, Hands, Merged } from '@kurrel/core';
+import { choicesEntries, choicesOfEntries, handsEntries, handsOfEntries, mergeEntries } from '@kurrel/core';
 
 /** The parts of a visit that are edited and saved apart. */
 export type Part = 'hands' | 'choices';
@@ -23,16 +14,6 @@ export interface Base<T extends PartValue = PartValue> {
   readonly value: T;
   /** Who saved it; nobody before the first save. */
   readonly by: string;
-}
-
-/** The newest of a part that the sheet knows. */
-export function newestOf(part: Part, sheet: VisitSheet, breed: BreedPack): Base {
-  if (part === 'hands') {
-    const { handsVersion: version, hands: value, dog } = sheet;
-    return { version, dogVersion: dog.version, value, by: 'somebody else' };
-  }
-  const value = firstChoices(sheet, breed);
-  return { version: sheet.saved?.version ?? 0, dogVersion: 0, value, by: sheet.saved?.savedBy ?? '' };
 }
 
 /** The newest of a part out of a refusal that says it was changed meanwhile. */
@@ -52,7 +33,10 @@ export const valueOf = (part: Part, entries: Entries): PartValue =>
   part === 'hands' ? handsOfEntries(entries) : (choicesOfEntries(entries) as Choices);
 
 /** My edits since `base` put into what `theirs` has become, find by find and zone by zone. */
-export function mergedPart(part: Part, base: PartValue, mine: PartValue, theirs: PartValue): Merged {
-  const stays = part === 'hands' ? staysOnSheet(packs.signs) : undefined;
-  return mergeEntries(entriesOf(part, base), entriesOf(part, mine), entriesOf(part, theirs), stays);
-}
+export const mergedPart = (
+  part: Part,
+  base: PartValue,
+  mine: PartValue,
+  theirs: PartValue,
+  stays: (entry: string) => boolean,
+): Merged => mergeEntries(entriesOf(part, base), entriesOf(part, mine), entriesOf(part, theirs), stays);

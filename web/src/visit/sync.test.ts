@@ -3,6 +3,7 @@ import { AS_DRAWN } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
 import type { KeptEdits } from './kept.ts';
 import type { Base, PartValue } from './part.ts';
+import { stayingFindings } from '../parts/visitCase.ts';
 import type { Sent, World } from './sync.ts';
 import { Sync } from './sync.ts';
 import type { PartSync } from './syncSlice.ts';
@@ -45,6 +46,7 @@ function desk(...answers: ((edits: KeptEdits, value: PartValue) => Sent)[]) {
       allOf: (personId) => Promise.resolve([...disk.values()].filter((edits) => edits.personId === personId)),
     },
     newKey: () => `key-${++keys}`,
+    stays: (part) => Promise.resolve(part === 'hands' ? stayingFindings : () => false),
     pause: () => Promise.resolve(),
     show: (_visit, _part, value) => void shown.push(value),
     stands: (_visit, _part, change) => {

@@ -23,6 +23,8 @@ export interface World {
     readonly allOf: (personId: string) => Promise<readonly KeptEdits[]>;
   };
   readonly newKey: () => string;
+  /** Tells the entries of a part that no merge takes away. */
+  readonly stays: (part: Part) => Promise<(entry: string) => boolean>;
   /** Resolves after so long, or earlier when the network comes back. */
   readonly pause: (ms: number) => Promise<void>;
   /** Puts a value on the open screen, as one step to undo. */
@@ -83,7 +85,8 @@ export class Sync {
       void this.run(id);
       return { first: kept.base.value, then: kept.value };
     }
-    const merged = mergedPart(part, kept.base.value, kept.value, newest.value);
+    const stays = await this.world.stays(part);
+    const merged = mergedPart(part, kept.base.value, kept.value, newest.value, stays);
     if (part === 'choices') {
       this.edits.set(id, fresh);
       const differs = merged.mine.length > 0 || merged.clashes.length > 0;
@@ -259,7 +262,8 @@ export class Sync {
   private async mergeIn(edits: KeptEdits, refused: Problem): Promise<boolean> {
     const { visitId, part } = edits;
     const theirs = newestIn(part, refused.current, edits.base);
-    const merged = mergedPart(part, edits.base.value, edits.value, theirs.value);
+    const stays = await this.world.stays(part);
+    const merged = mergedPart(part, edits.base.value, edits.value, theirs.value, stays);
     if (merged.clashes.length > 0) {
       await this.put({ ...edits, sending: null });
       this.world.stands(visitId, part, { state: 'clash', clash: { merged, theirs }, problem: null });

@@ -6,12 +6,22 @@ import { personOf } from '../app/api.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { openChoices, takeChoices } from './choicesSlice.ts';
 import { openHands, takeHands } from './handsSlice.ts';
-import type { Part } from './part.ts';
-import { newestOf } from './part.ts';
+import { firstChoices } from '../parts/visitCase.ts';
+import type { Base, Part } from './part.ts';
 import type { PartSync } from './syncSlice.ts';
 import { opened } from './syncSlice.ts';
 
 const PARTS: readonly Part[] = ['hands', 'choices'];
+
+/** The newest of a part that the sheet knows. */
+function newestOf(part: Part, sheet: VisitSheet, breed: BreedPack): Base {
+  if (part === 'hands') {
+    const { handsVersion: version, hands: value, dog } = sheet;
+    return { version, dogVersion: dog.version, value, by: 'somebody else' };
+  }
+  const value = firstChoices(sheet, breed);
+  return { version: sheet.saved?.version ?? 0, dogVersion: 0, value, by: sheet.saved?.savedBy ?? '' };
+}
 
 /** Opens the visit's parts on what the sheet says is newest; a part that knows as much already stays as it is. */
 export const openVisit =

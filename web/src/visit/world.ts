@@ -4,6 +4,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import type { personOf } from '../app/api.ts';
 import { api, problemOf } from '../app/api.ts';
+import { eventually } from '../app/eventually.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { takeChoices } from './choicesSlice.ts';
 import { takeHands } from './handsSlice.ts';
@@ -21,6 +22,12 @@ export const browserWorld = (dispatch: Dispatch): World => ({
   send: (edits, key, value) => send(dispatch, edits, key, value),
   kept,
   newKey: () => nanoid(),
+  stays: async (part) => {
+    if (part !== 'hands') return () => false;
+    // With the packs, which signing in does not wait for.
+    const { stayingFindings } = await eventually(() => import('../parts/visitCase.ts'));
+    return stayingFindings;
+  },
   pause,
   show: (_visitId, part, value) =>
     dispatch(part === 'hands' ? takeHands(value as Hands) : takeChoices(value as Choices)),
