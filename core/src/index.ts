@@ -70,6 +70,7 @@ export * from './outline/outlinePlan.ts';
 export type { ZoneWish } from './outline/partOutline.ts';
 export * from './lines/clipLines.ts';
 export * from './passes/pickTools.ts';
+export * from './passes/toolPasses.ts';
 export type * from './plan/plan.ts';
 export { CORE_VERSION } from './plan/plan.ts';
 export type * from './plan/roughClip.ts';

@@ -1,5 +1,6 @@
 export * from './names.ts';
 export * from './lengths.ts';
+export * from './passes.ts';
 export * from './reasons.ts';
 export * from './conflicts.ts';
 export * from './consent.ts';

@@ -72,6 +72,10 @@ export interface ToolPolicy {
   readonly anyLength: readonly Technique[];
   /** A length of the groomer's own: a tick is that length within this, mm, or this share of it. */
   readonly ownLength: { readonly mm: number; readonly share: number };
+  /** Blocking in with combs before the hand shapes: see `toolPasses`. */
+  readonly passes: { readonly handCost: number; readonly switchCost: number; readonly leastMm: number };
+  /** A step between two passes is blended from here, mm and share of the longer; over so many mm for each of step. */
+  readonly blend: { readonly mm: number; readonly share: number; readonly widthPerMm: number };
   readonly source: Source;
 }
 

@@ -277,14 +277,14 @@ function ranksOf({ techniques }: ZoneDemand, tools: ToolProblem['tools']): Reado
   );
 }
 
-const leftBy = (zone: ZoneDemand, option: ToolOption): number =>
+export const leftBy = (zone: ZoneDemand, option: ToolOption): number =>
   option.leavesMm === null ? zone.targetMm : option.leavesMm * (zone.denserHere ? option.rideUp : 1);
 
-const spreadOf = (zone: ZoneDemand, option: ToolOption): number =>
+export const spreadOf = (zone: ZoneDemand, option: ToolOption): number =>
   option.sdMm === null ? zone.targetMm * HAND_SPREAD : option.sdMm * (zone.denserHere ? option.rideUp : 1);
 
 /** Whatever welfare, hair and the zone rule out does not exist. A floor is met where the tool's spread reaches it. */
-function isAllowed(zone: ZoneDemand, option: ToolOption, policy: ToolPolicy): boolean {
+export function isAllowed(zone: ZoneDemand, option: ToolOption, policy: ToolPolicy): boolean {
   const { only } = zone;
   if (only && option.toolId !== only.toolId) return false;
   if (only && only.direction !== null && option.direction !== only.direction) return false;

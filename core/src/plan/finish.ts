@@ -7,6 +7,8 @@ import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { cautionsAt } from '../welfare/cautions.ts';
+import { blockedIn } from './blockIn.ts';
+import { calledOf } from './called.ts';
 import { lackFor } from './lack.ts';
 import type { PlannedTool, ZonePlan } from './plan.ts';
 import type { Settled } from './settle.ts';
@@ -17,6 +19,7 @@ export function finish(
   settled: Settled,
   choice: ToolChoice | undefined,
   second: RunnerUp | undefined,
+  tools: readonly string[],
 ): { readonly zone: ZonePlan; readonly conflicts: readonly Conflict[] } {
   const { target, targetMm, demand, override } = settled;
   const { zone, area, welfare } = target;
@@ -50,7 +53,7 @@ export function finish(
       overridden: override !== null,
       cautions: [...new Set([...target.texts, ...worked])],
       reasons: [...settled.reasons, ...drawerReasons(visit, settled, choice)],
-      ...shaped(visit, settled, choice, leftMm),
+      ...shaped(visit, settled, choice, leftMm, tools),
       layDeg: area.layDeg,
     },
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
@@ -63,30 +66,27 @@ export function finish(
  */
 function shaped(
   visit: Case,
-  { target, override }: Settled,
+  settled: Settled,
   choice: ToolChoice | undefined,
   leftMm: number,
-): Pick<ZonePlan, 'shape' | 'profile'> {
+  tools: readonly string[],
+): Pick<ZonePlan, 'shape' | 'profile' | 'passes'> {
+  const { target, override } = settled;
   const { area, profile, ceilingMm, floorMm } = target;
   const byHand = choice !== undefined && techniqueKind(visit.packs.tools, choice.option.technique).byHand;
-  if (!profile || !byHand || override !== null) return { shape: area.shape, profile: [] };
+  if (!profile || !byHand || override !== null) return { shape: area.shape, profile: [], passes: [] };
   const within = (mm: number) => Math.max(floorMm, Math.min(ceilingMm, mm));
   const lengths = Object.entries(profile).map(([name, mm]) => [name, within(mm)] as const);
   const shares = lengths.map(([name, mm]) => [name, mm / leftMm] as const);
+  const shape = { ...area.shape, ...Object.fromEntries(shares) };
   return {
-    shape: { ...area.shape, ...Object.fromEntries(shares) },
+    shape,
+    passes: blockedIn(visit, settled, shape, leftMm, tools),
     profile: lengths.flatMap(([name, mm]) => {
       const place = calledOf(visit.packs, name);
       return place === undefined ? [] : [{ place, mm: Math.round(mm * 10) / 10 }];
     }),
   };
-}
-
-/** What a groomer calls a landmark or a point of a view; undefined where there is no word. */
-function calledOf({ archetypes, views }: Case['packs'], name: string): string | undefined {
-  const parts = [...archetypes.skeleton.parts, ...views.parts];
-  const point = parts.find(({ called }) => called?.[name] !== undefined);
-  return archetypes.skeleton.landmarks[name]?.called ?? point?.called?.[name];
 }
 
 function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {

@@ -1,3 +1,4 @@
+import type { ViewId } from '../body/body.ts';
 import type { MatPlan } from '../mats/matPlan.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
@@ -7,7 +8,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 4;
+export const CORE_VERSION = 5;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -61,7 +62,35 @@ export interface ZonePlan {
   readonly shape: Readonly<Record<string, number>> | null;
   /** Where the outline wants other lengths along the zone: place by its name, mm, in the order of the contour. */
   readonly profile: readonly { readonly place: string; readonly mm: number }[];
+  /** How to block it in before the hand shapes it, in the order of the contour; empty where nothing is blocked in. */
+  readonly passes: readonly PassPlan[];
   readonly layDeg: number | null;
+}
+
+/** One run of a tool along a place; by hand where it has none. */
+export interface PassPlan {
+  readonly tool: Pick<
+    PlannedTool,
+    'toolId' | 'label' | 'technique' | 'direction' | 'leavesMm' | 'carrierLabel'
+  > | null;
+  readonly from: PassEnd;
+  readonly to: PassEnd;
+  readonly lengthMm: number;
+  /** How wide to blend into the next, mm; null where the step does not show. */
+  readonly blendMm: number | null;
+  /** Where it lies on the contour: stations of a part of a view, `from` up to but without `to`, round the end where it is less. */
+  readonly along: {
+    readonly view: ViewId;
+    readonly part: string;
+    readonly from: number;
+    readonly to: number;
+  };
+}
+
+/** Where a pass begins or ends: at a bone or the border of a place, or so many mm past it (before it: negative). */
+export interface PassEnd {
+  readonly place: string;
+  readonly pastMm: number;
 }
 
 /** Something said by name, with its text. */

@@ -33,7 +33,7 @@ export function planGroom(resolved: Case): Plan {
   });
   const finished = settled.map((one) => {
     const { id } = one.target.zone;
-    return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id));
+    return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id), picked.tools);
   });
   const zones = finished.map(({ zone }) => zone);
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];

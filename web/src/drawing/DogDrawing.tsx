@@ -1,4 +1,14 @@
-import type { CoatType, DrawnLine, LengthUnit, Outline, Plan, Point, View, ViewPart } from '@kurrel/core';
+import type {
+  CoatType,
+  DrawnLine,
+  LengthUnit,
+  Outline,
+  PassPlan,
+  Plan,
+  Point,
+  View,
+  ViewPart,
+} from '@kurrel/core';
 import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
 import type { ReactNode } from 'react';
 import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
@@ -24,6 +34,8 @@ export interface DogDrawingProps {
   readonly texture: CoatType['texture'];
   readonly lengthOf: (zone: string) => number;
   readonly groups: readonly ZoneGroup[];
+  /** Runs of tools to draw along the contour, those of the place in hand. */
+  readonly passes: readonly PassPlan[];
   readonly selected: string;
   readonly unit: LengthUnit;
   /** Labels keep their places while a length is being dragged. */
@@ -88,10 +100,65 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         </path>
       ))}
       <Face eyes={eyes} nose={nose} mouth={mouth} frame={frame} />
+      <PassLines passes={props.passes} parts={parts} outline={outline} frame={frame} scale={scale} />
       <Labels {...props} scale={scale} />
     </svg>
   );
 });
+
+interface PassLinesProps extends Pick<DogDrawingProps, 'passes' | 'outline' | 'frame'> {
+  readonly parts: readonly ViewPart[];
+  readonly scale: number;
+}
+
+/** Dimension lines off the coat: where a tool is run, from tick to tick. */
+function PassLines({ passes, parts, outline, frame, scale }: PassLinesProps) {
+  return (
+    <g className="passes" aria-hidden="true">
+      {passes.map((pass) => {
+        const index = parts.findIndex(({ id, far }) => id === pass.along.part && !far);
+        const { stations = [] } = parts[index] ?? {};
+        const contour = outline[index]?.contour ?? [];
+        const n = stations.length;
+        const count = (pass.along.to - pass.along.from + n) % n || n;
+        const line = Array.from({ length: count }, (_, k) => {
+          const i = (pass.along.from + k) % n;
+          const [skin, coat] = [stations[i], contour[i]];
+          if (!skin || !coat) return null;
+          const at = frame.point(coat);
+          return { x: at.x + skin.normal.x * OFF * scale, y: at.y - skin.normal.y * OFF * scale, skin };
+        }).filter((point) => point !== null);
+        const middle = line[Math.floor(line.length / 2)];
+        if (!middle || !pass.tool) return null;
+        const ends = [line[0], line[line.length - 1]].filter((point) => point !== undefined);
+        return (
+          <g key={pass.along.from}>
+            <polyline points={line.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')} />
+            {ends.map(({ x, y, skin }, end) => (
+              <line
+                key={end}
+                x1={x - skin.normal.x * TICK}
+                y1={y + skin.normal.y * TICK}
+                x2={x + skin.normal.x * TICK}
+                y2={y - skin.normal.y * TICK}
+              />
+            ))}
+            <text
+              x={middle.x + middle.skin.normal.x * OFF * scale}
+              y={middle.y - middle.skin.normal.y * OFF * scale + 4}
+              style={{ fontSize: LABEL.tool * scale }}
+            >
+              {pass.tool.label}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+/** Off the coat, and the length of a tick, drawing units. */
+const OFF = 11;
+const TICK = 5;
 
 /** A sheet this high would hold a dog with marks as far apart as they should be. */
 const MARK_APART = 438;

@@ -12,6 +12,7 @@ import { caseOf, firstChoices } from '../../parts/visitCase.ts';
 import { ConsentForm } from './ConsentForm.tsx';
 import type { Swap } from './keptBoard.ts';
 import { keptBoard } from './keptBoard.ts';
+import type { LookedAt } from './LookCard.tsx';
 import { LookCard } from './LookCard.tsx';
 import { Title } from '../../parts/Title.tsx';
 
@@ -21,6 +22,9 @@ export const ChoicesScreen = () => (
     {(sheet, breed) => <Board key={sheet.visit.id} sheet={sheet} breed={breed} />}
   </WithVisit>
 );
+
+/** An owner chooses by the head: the whole dog, and its face from ahead and from the side. */
+const LOOKED_AT = ['side', 'headFront', 'headSide'] as const;
 
 function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
   const visitId = sheet.visit.id;
@@ -48,9 +52,12 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
   const drawn = useMemo(() => {
     const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
     const [first] = looks;
-    const now = first ? outlineOf(body.views.side, first.plan, 'now', false) : [];
-    const outlines = looks.map(({ plan }) => outlineOf(body.views.side, plan, 'after', false));
-    return { body, now, outlines, frame: frameFor(body.views.side, [now, ...outlines], BARE) };
+    return LOOKED_AT.map((id): LookedAt => {
+      const view = body.views[id];
+      const now = first ? outlineOf(view, first.plan, 'now', false) : [];
+      const outlines = looks.map(({ plan }) => outlineOf(view, plan, 'after', false));
+      return { id, view, now, outlines, frame: frameFor(view, [now, ...outlines], BARE) };
+    });
   }, [breed, sheet, looks]);
 
   const picked = kept.picked === null ? undefined : looks[kept.picked];
@@ -72,7 +79,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
           <LookCard
             key={slot}
             look={look}
-            outline={drawn.outlines[slot] ?? []}
+            slot={slot}
             drawn={drawn}
             breed={breed}
             picked={kept.picked === slot}

@@ -1,4 +1,4 @@
-import type { Body, BreedPack, Outline, Proposal } from '@kurrel/core';
+import type { BreedPack, Outline, Proposal, View, ViewId } from '@kurrel/core';
 import { consentStatements, formatLength } from '@kurrel/core';
 import { CONSENT_TOPIC, conflictSentence, consentSentence, lookWord, plainLength } from '@kurrel/words';
 import Button from 'react-bootstrap/Button';
@@ -9,10 +9,21 @@ import type { Frame } from '../../drawing/frame.ts';
 import { minutesWord, moneyWord, weeksWord, zoneWord } from '../../parts/words.ts';
 import type { Swap } from './keptBoard.ts';
 
+/** One side of the dog, at one scale for all looks. */
+export interface LookedAt {
+  readonly id: ViewId;
+  readonly view: View;
+  readonly now: Outline;
+  /** By look. */
+  readonly outlines: readonly Outline[];
+  readonly frame: Frame;
+}
+
 interface LookCardProps {
   readonly look: Proposal;
-  readonly outline: Outline;
-  readonly drawn: { readonly body: Body; readonly now: Outline; readonly frame: Frame };
+  /** Its place on the board. */
+  readonly slot: number;
+  readonly drawn: readonly LookedAt[];
   readonly breed: BreedPack;
   readonly picked: boolean;
   readonly swapped: Swap | null;
@@ -29,9 +40,10 @@ export const KIND_WORD: Readonly<Record<Proposal['kind'], string>> = {
 };
 const LEANS = ['as-drawn', 'shorter', 'longer'] as const;
 const nothing = () => undefined;
+const SEEN_WORD: Readonly<Partial<Record<ViewId, string>>> = { headFront: ', face', headSide: ', head' };
 
 /** One look: the dog in it, the lengths in words, what it asks at home and in a year, what goes and what it risks. */
-export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick, onSwap }: LookCardProps) {
+export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, onSwap }: LookCardProps) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const { plan, visit, estimate, upkeep, lost, fit } = look;
   const { name: trimName } = visit.trim;
@@ -57,23 +69,29 @@ export function LookCard({ look, outline, drawn, breed, picked, swapped, onPick,
             `, ${look.choices.wish.lean}`}
         </h2>
       </header>
-      <DogDrawing
-        label={`${breed.name} in ${trimName}`}
-        view={drawn.body.views.side}
-        plan={plan}
-        frame={drawn.frame}
-        outline={outline}
-        ghost={drawn.now}
-        ideal={null}
-        lines={[]}
-        texture={texture}
-        lengthOf={(zone) => lengths.get(zone) ?? 0}
-        groups={[]}
-        selected=""
-        unit={unit}
-        steady={false}
-        onSelect={nothing}
-      />
+      <div className="looked-at">
+        {drawn.map(({ id, view, now, outlines, frame }) => (
+          <DogDrawing
+            key={id}
+            label={`${breed.name} in ${trimName}${SEEN_WORD[id] ?? ''}`}
+            view={view}
+            plan={plan}
+            frame={frame}
+            outline={outlines[slot] ?? []}
+            ghost={now}
+            ideal={null}
+            lines={[]}
+            texture={texture}
+            lengthOf={(zone) => lengths.get(zone) ?? 0}
+            groups={[]}
+            passes={[]}
+            selected=""
+            unit={unit}
+            steady={false}
+            onSelect={nothing}
+          />
+        ))}
+      </div>
       <Button
         className="choose"
         variant={picked ? 'primary' : 'outline-primary'}

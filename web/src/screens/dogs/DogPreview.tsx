@@ -72,6 +72,7 @@ export function DogPreview({ drawn }: { readonly drawn: ReturnType<typeof useDra
       ideal={null}
       lines={[]}
       groups={[]}
+      passes={[]}
       selected=""
       unit="mm"
       steady={false}

@@ -129,6 +129,10 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     () => zoneGroups(plan, drawn.view, view.selected),
     [plan, drawn.view, view.selected],
   );
+  const passes = useMemo(
+    () => settledZone?.passes.filter(({ along }) => along.view === view.view) ?? [],
+    [settledZone, view.view],
+  );
   return (
     <main id="content" className="draft">
       <Title of={['Draft', sheet.dog.name]} />
@@ -156,6 +160,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           texture={draft.coat.texture}
           lengthOf={view.compare ? draft.lengths.now : draft.lengths.after}
           groups={groups}
+          passes={passes}
           selected={view.selected}
           unit={unit}
           steady={view.gesture}

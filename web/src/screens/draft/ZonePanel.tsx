@@ -1,7 +1,14 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { LengthUnit, Plan, Reason, ZonePlan } from '@kurrel/core';
 import { DIRECTIONS, formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
-import { conflictSentence, reasonFigure, reasonSentence, sourceWord } from '@kurrel/words';
+import {
+  conflictSentence,
+  handWord,
+  passSentence,
+  reasonFigure,
+  reasonSentence,
+  sourceWord,
+} from '@kurrel/words';
 import type { RefObject } from 'react';
 import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -69,6 +76,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           ))}
         </ul>
       )}
+      <BlockIn passes={zone.passes} unit={unit} />
       {zone.side && (
         <Chips
           label="Which side"
@@ -132,6 +140,26 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
     </>
   );
 });
+
+/** The runs of combs before the hand shapes the place. */
+function BlockIn({ passes, unit }: { readonly passes: ZonePlan['passes']; readonly unit: LengthUnit }) {
+  if (passes.length === 0) return null;
+  return (
+    <section aria-label="Block in first">
+      <h3>Block in first</h3>
+      <ol className="passes">
+        {passes.map((pass) => (
+          <li key={pass.along.from}>
+            {passSentence(pass, unit)}
+            {pass.blendMm !== null && (
+              <span className="muted"> · blend into the next over {handWord(pass.blendMm, unit)}</span>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
 
 const SIDE_MODES: readonly SideMode[] = ['both', 'left', 'right'];
 const SIDE_ANSWERS = [

@@ -1,0 +1,158 @@
+import type { ViewId } from '../body/body.ts';
+import { VIEW_IDS } from '../body/body.ts';
+import type { ViewPart } from '../body/view.ts';
+import type { Case } from '../case/resolveCase.ts';
+import { shapeAlong } from '../outline/coatContour.ts';
+import { bodiesOf } from '../outline/bodies.ts';
+import { isAllowed, leftBy, spreadOf } from '../passes/pickTools.ts';
+import { toolPasses } from '../passes/toolPasses.ts';
+import type { ToolOption } from '../tools/drawer.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import { calledOf } from './called.ts';
+import type { PassPlan, ZonePlan } from './plan.ts';
+import type { Settled } from './settle.ts';
+
+/** Further from a named bone than this an end is told by the place it borders on, mm. */
+const NEAR_MM = 120;
+/** A hand finds a place to so many mm. */
+const FOUND_MM = 5;
+
+/**
+ * A place that is shaped by hand, blocked in before: which of the tools that are out anyway to run from where to where, each
+ * leaving no less than the outline wants, and where to blend. Nothing where no tool saves the hand work.
+ */
+export function blockedIn(
+  visit: Case,
+  { demand }: Settled,
+  shape: NonNullable<ZonePlan['shape']>,
+  leftMm: number,
+  tools: readonly string[],
+): readonly PassPlan[] {
+  const run = demand && longestRun(visit, demand.id);
+  if (!demand || !run) return [];
+  const { part, stations, spacingMm } = run;
+  const shares = shapeAlong(part, demand.id, shape);
+  const wantedMm = stations.map((i) => leftMm * (shares[i] ?? 1));
+  const ways = visit.options.filter(
+    (option) =>
+      tools.includes(option.toolId) &&
+      option.direction === demand.drawnDirection &&
+      !techniqueKind(visit.packs.tools, option.technique).byHand &&
+      isAllowed(demand, option, visit.packs.tools.policy),
+  );
+  if (ways.length === 0) return [];
+  const { passes: policy } = visit.packs.tools.policy;
+  const solved = toolPasses({
+    wantedMm,
+    spacingMm,
+    labels: [
+      { leavesMm: null, toleranceMm: 1 },
+      ...ways.map((option) => ({
+        leavesMm: leftBy(demand, option),
+        toleranceMm: Math.max(demand.toleranceMm, spreadOf(demand, option)),
+      })),
+    ],
+    ...policy,
+  });
+  const passes = solved.passes.map(({ label, from, to }) => {
+    const option = ways[label - 1];
+    return {
+      tool: option ? passTool(option, leftBy(demand, option)) : null,
+      from: endAt(visit, run, from),
+      to: endAt(visit, run, to),
+      lengthMm: round(spacingMm * (to - from)),
+      along: {
+        view: run.view,
+        part: part.id,
+        from: stations[from] ?? 0,
+        to: ((stations[to - 1] ?? 0) + 1) % part.stations.length,
+      },
+    };
+  });
+  if (passes.every(({ tool }) => tool === null)) return [];
+  return passes.map((pass, i) => ({
+    ...pass,
+    blendMm: blendMm(visit, pass.tool?.leavesMm ?? null, passes[i + 1]?.tool?.leavesMm ?? null),
+  }));
+}
+
+const round = (mm: number) => Math.round(mm / FOUND_MM) * FOUND_MM;
+
+const passTool = (
+  { toolId, label, technique, direction, carrierLabel }: ToolOption,
+  leavesMm: number,
+): NonNullable<PassPlan['tool']> => ({ toolId, label, technique, direction, carrierLabel, leavesMm });
+
+/** How wide to blend into the next pass, mm; null where there is nothing to see. */
+function blendMm({ packs }: Case, here: number | null, next: number | null): number | null {
+  if (here === null || next === null) return null;
+  const { mm, share, widthPerMm } = packs.tools.policy.blend;
+  const step = Math.abs(here - next);
+  return step <= Math.max(mm, share * Math.max(here, next)) ? null : round(step * widthPerMm);
+}
+
+interface Run {
+  readonly view: ViewId;
+  readonly part: ViewPart;
+  /** Of the part, in the order of its contour. */
+  readonly stations: readonly number[];
+  readonly spacingMm: number;
+}
+
+/** The longest stretch of contour that a zone has in any view, the side first. */
+function longestRun(visit: Case, zone: string): Run | null {
+  const { own } = bodiesOf(visit);
+  // The side is drawn for the left; the right has the same body.
+  const seen = (view: ViewId) => (view === 'side' ? zone.replace(/\.right$/, '.left') : zone);
+  for (const view of VIEW_IDS) {
+    const runs = own.views[view].parts.flatMap((part) => (part.far ? [] : runsOf(view, part, seen(view))));
+    const longest = runs.reduce<Run | null>(
+      (best, run) => (best && best.stations.length >= run.stations.length ? best : run),
+      null,
+    );
+    if (longest) return longest;
+  }
+  return null;
+}
+
+function runsOf(view: ViewId, part: ViewPart, zone: string): readonly Run[] {
+  const n = part.stations.length;
+  const shown = (i: number) => {
+    const station = part.stations[(i + n) % n];
+    return station !== undefined && station.zone === zone && !station.hidden;
+  };
+  const [a, b] = [part.stations[0]?.point, part.stations[1]?.point];
+  const spacingMm = a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 1;
+  const runs: Run[] = [];
+  for (let first = 0; first < n; first++) {
+    if (!shown(first) || shown(first - 1)) continue;
+    const stations: number[] = [];
+    for (let i = first; stations.length < n && shown(i); i++) stations.push(i % n);
+    runs.push({ view, part, stations, spacingMm });
+  }
+  return runs;
+}
+
+/** An end of a pass in a groomer's words: at a bone, so far before or past it, or where the next place begins. */
+function endAt(visit: Case, { part, stations, spacingMm }: Run, index: number): PassPlan['from'] {
+  const n = part.stations.length;
+  const first = stations[0] ?? 0;
+  const marks = Object.entries(part.landmarkStation).flatMap(([name, at]) => {
+    const called = calledOf(visit.packs, name.replace(/\.(left|right)$/, ''));
+    const ahead = (at - first + n) % n;
+    const along = ahead > n / 2 ? ahead - n : ahead;
+    return called === undefined ? [] : [{ called, offMm: (index - along) * spacingMm }];
+  });
+  const nearest = marks.reduce<(typeof marks)[number] | null>(
+    (best, mark) => (best && Math.abs(best.offMm) <= Math.abs(mark.offMm) ? best : mark),
+    null,
+  );
+  if (nearest && Math.abs(nearest.offMm) <= NEAR_MM)
+    return { place: nearest.called, pastMm: round(nearest.offMm) };
+  const beyond = index === 0 ? -1 : index >= stations.length ? stations.length : null;
+  const next = beyond === null ? undefined : part.stations[(first + beyond + n) % n];
+  const kind = visit.packs.zones.zones.find(
+    ({ id }) => next && id === next.zone.replace(/\.(left|right)$/, ''),
+  );
+  return { place: kind?.name ?? nearest?.called ?? '', pastMm: kind ? 0 : round(nearest?.offMm ?? 0) };
+}

@@ -1,0 +1,8 @@
+import type { Case } from '../case/resolveCase.ts';
+
+/** What a groomer calls a landmark or a point of a view; undefined where there is no word. */
+export function calledOf({ archetypes, views }: Case['packs'], name: string): string | undefined {
+  const parts = [...archetypes.skeleton.parts, ...views.parts];
+  const point = parts.find(({ called }) => called?.[name] !== undefined);
+  return archetypes.skeleton.landmarks[name]?.called ?? point?.called?.[name];
+}

@@ -1,0 +1,26 @@
+import type { LengthUnit, PassEnd, PassPlan } from '@kurrel/core';
+import { FINGER_MM, formatLength } from '@kurrel/core';
+import { directionWord } from './names.ts';
+
+/** A distance as a hand measures it: "140 mm (8 fingers)". */
+export function handWord(mm: number, unit: LengthUnit): string {
+  const fingers = Math.round(mm / FINGER_MM);
+  return `${formatLength(mm, unit)} (${fingers < 1 ? 'less than a finger' : fingers === 1 ? '1 finger' : `${fingers} fingers`})`;
+}
+
+/** "the withers", "20 mm before the last rib". */
+export function passEndWord({ place, pastMm }: PassEnd, unit: LengthUnit): string {
+  if (pastMm === 0) return `the ${place}`;
+  return `${formatLength(Math.abs(pastMm), unit)} ${pastMm > 0 ? 'past' : 'before'} the ${place}`;
+}
+
+/** What a pass is run with: "32 comb on a 40, with the lay", or "by hand". */
+export function passToolWord({ tool }: PassPlan): string {
+  if (!tool) return 'by hand';
+  const name = tool.technique === 'comb' ? `${tool.label} comb` : tool.label;
+  return `${name}${tool.carrierLabel ? ` on a ${tool.carrierLabel}` : ''}, ${directionWord[tool.direction]}`;
+}
+
+/** One run of a tool, from where to where. */
+export const passSentence = (pass: PassPlan, unit: LengthUnit): string =>
+  `${passToolWord(pass)}: from ${passEndWord(pass.from, unit)} to ${passEndWord(pass.to, unit)}, ${handWord(pass.lengthMm, unit)}`;
