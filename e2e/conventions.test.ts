@@ -71,6 +71,14 @@ const SCREENS: readonly (readonly [title: string, go: (page: Page) => Promise<vo
     },
   ],
   [
+    'Pattern sheet · Juniper · Kurrel',
+    async (page) => {
+      await openDraft(page, 'Juniper');
+      await page.goto(page.url().replace(/draft.*/, 'sheet'));
+      await page.waitForSelector('.pattern-sheet');
+    },
+  ],
+  [
     'Choices · Dumpling · Kurrel',
     async (page) => {
       await openHands(page, 'Dumpling');

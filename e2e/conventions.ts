@@ -59,6 +59,8 @@ export const conventionIssues = (page: Page): Promise<string[]> =>
       }
     }
     for (const text of document.querySelectorAll<SVGTextElement>('main svg text')) {
+      // A page of paper is read on paper, or in the file that is kept.
+      if (text.closest('.pattern-sheet')) continue;
       const box = text.getBoundingClientRect();
       const size = parseFloat(getComputedStyle(text).fontSize) * (text.getScreenCTM()?.a ?? 1);
       if (box.width > 0 && text.textContent && shown(text) && size < 11.9) {

@@ -1,7 +1,8 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
-import { openDraft, openSalon, retype, textOf, waitForText } from './salon.ts';
+import { press } from './browser.ts';
+import { downloads, openDraft, openSalon, retype, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -294,6 +295,31 @@ describe('around the board', () => {
     await page.type('.zone-panel .after-measure .length-field input', '2.4');
     await page.keyboard.press('Enter');
     await waitForText(page, '.leaves', `(${measured + 1} measured)`);
+    await page.close();
+  });
+
+  it('a pattern sheet is kept as SVG and as a PDF of one page, with the lengths on the screen', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    const kept = await downloads(page);
+    await openDraft(page, 'Juniper');
+    await press(page, '.tabs ::-p-text(All zones)');
+    const lengths = await page.$$eval('.zone-panel .all-zones .figure', (all) =>
+      all.map(({ textContent }) => textContent),
+    );
+    await press(page, '.draft-bar ::-p-text(Pattern sheet)');
+    await page.waitForSelector('.pattern-sheet');
+    await press(page, '::-p-text(Keep as SVG)');
+    const svg = (await kept('.svg')).toString();
+    expect(svg.startsWith('<svg')).toBe(true);
+    const [dog] = svg.match(/>Juniper</) ?? [];
+    expect(dog).toBeDefined();
+    for (const length of new Set(lengths)) expect(svg).toContain(`>${length}<`);
+    await press(page, '::-p-text(Letter)');
+    await press(page, '::-p-text(Keep as PDF)');
+    const pdf = (await kept('.pdf')).toString('latin1');
+    expect(pdf.startsWith('%PDF-')).toBe(true);
+    expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+    expect(pdf).toMatch(/\/MediaBox \[0 0 612\.? 792\.?\]/);
     await page.close();
   });
 

@@ -1,4 +1,7 @@
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from '@kurrel/server/app';
 import { connect } from '@kurrel/server/database/connect';
@@ -128,4 +131,23 @@ export async function scribble(page: Page): Promise<void> {
   await page.mouse.down();
   for (let i = 1; i <= 12; i++) await page.mouse.move(box.x + 30 + i * 14, box.y + 80 + (i % 2 ? -30 : 20));
   await page.mouse.up();
+}
+
+/** Where a page keeps what it downloads, and what came of it once it is all there. */
+export async function downloads(page: Page): Promise<(ending: string) => Promise<Buffer>> {
+  const folder = mkdtempSync(join(tmpdir(), 'kurrel-downloads-'));
+  const session = await page.createCDPSession();
+  const { id: browserContextId } = page.browserContext();
+  await session.send('Browser.setDownloadBehavior', {
+    behavior: 'allow',
+    downloadPath: folder,
+    ...(browserContextId === undefined ? {} : { browserContextId }),
+  });
+  return async (ending) => {
+    for (;;) {
+      const name = readdirSync(folder).find((one) => one.endsWith(ending));
+      if (name !== undefined) return readFileSync(join(folder, name));
+      await new Promise((done) => setTimeout(done, 100));
+    }
+  };
 }

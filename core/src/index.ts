@@ -74,6 +74,7 @@ export * from './passes/toolPasses.ts';
 export type * from './plan/plan.ts';
 export { CORE_VERSION } from './plan/plan.ts';
 export type * from './plan/roughClip.ts';
+export * from './plan/called.ts';
 export * from './plan/planGroom.ts';
 export * from './plan/changes.ts';
 export * from './order/pace.ts';

@@ -15,7 +15,7 @@ import type { Settled } from './settle.ts';
 /** Further from a named bone than this an end is told by the place it borders on, mm. */
 const NEAR_MM = 120;
 /** A hand finds a place to so many mm. */
-const FOUND_MM = 5;
+const FOUND_MM = 10;
 
 /**
  * A place that is shaped by hand, blocked in before: which of the tools that are out anyway to run from where to where, each

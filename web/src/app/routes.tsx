@@ -53,6 +53,12 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'visits/:id/sheet',
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/sheet/Sheet.tsx'))).Sheet,
+        }),
+      },
+      {
         path: 'visits/:id/hands',
         lazy: async () => ({
           Component: (await eventually(() => import('../screens/hands/HandsOn.tsx'))).HandsOn,

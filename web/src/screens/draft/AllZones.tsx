@@ -1,6 +1,7 @@
-import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
-import { formatLength, otherSide, zoneKindId } from '@kurrel/core';
+import type { LengthUnit, Plan } from '@kurrel/core';
+import { formatLength, zoneKindId } from '@kurrel/core';
 import { memo } from 'react';
+import { toolWords, zoneRows } from '../../parts/zoneRows.ts';
 
 interface AllZonesProps {
   readonly plan: Plan;
@@ -14,7 +15,7 @@ export const AllZones = memo(function AllZones({ plan, selected, unit, onSelect 
   return (
     <>
       <ul className="all-zones">
-        {rowsOf(plan).map(({ zone, sides }) => (
+        {zoneRows(plan).map(({ zone, sides }) => (
           <li key={zone.zone}>
             <button
               type="button"
@@ -27,9 +28,7 @@ export const AllZones = memo(function AllZones({ plan, selected, unit, onSelect 
                 {zone.overridden && <span className="tag"> yours</span>}
               </span>
               <span className="figure">{formatLength(zone.leftMm, unit)}</span>
-              <span className="muted tool">
-                {zone.tool ? toolWords(zone) : zone.leftAlone ? 'leave' : 'no tool'}
-              </span>
+              <span className="muted tool">{toolWords(zone)}</span>
             </button>
           </li>
         ))}
@@ -45,21 +44,3 @@ export const AllZones = memo(function AllZones({ plan, selected, unit, onSelect 
     </>
   );
 });
-
-function toolWords({ tool }: ZonePlan): string {
-  if (!tool) return '';
-  return tool.technique === 'clip' || tool.technique === 'comb'
-    ? `${tool.label}, ${tool.direction}`
-    : tool.label;
-}
-
-function rowsOf(plan: Plan): readonly { readonly zone: ZonePlan; readonly sides: string }[] {
-  const byId = new Map(plan.zones.map((zone) => [zone.zone, zone]));
-  return plan.zones.flatMap((zone) => {
-    if (zone.side === null) return [{ zone, sides: '' }];
-    const other = byId.get(otherSide(zone.zone));
-    const same = other?.leftMm === zone.leftMm && other.tool?.toolId === zone.tool?.toolId;
-    if (!same) return [{ zone, sides: zone.side }];
-    return zone.side === 'left' ? [{ zone, sides: '' }] : [];
-  });
-}

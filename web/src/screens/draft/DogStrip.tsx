@@ -11,10 +11,9 @@ import { ageOf, zoneWord } from '../../parts/words.ts';
 import { Stops } from '../../parts/Stops.tsx';
 import { setChoices, setPurpose, setWish } from '../../visit/choicesSlice.ts';
 
-interface DogStripProps {
+interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools'> {
   readonly sheet: VisitSheet;
   readonly breed: BreedPack;
-  readonly choices: Choices;
   readonly visit: Case;
   readonly plan: Plan;
   readonly checks: readonly RuleCheck[];
@@ -25,7 +24,10 @@ interface DogStripProps {
 export const DogStrip = memo(function DogStrip({
   sheet,
   breed,
-  choices,
+  trimId,
+  purpose,
+  wish,
+  schools,
   visit,
   plan,
   checks,
@@ -88,8 +90,8 @@ export const DogStrip = memo(function DogStrip({
             </ul>
           </section>
         )}
-        <For breed={breed} trimId={choices.trimId} purpose={choices.purpose} wish={choices.wish} />
-        <OwnSchools salon={sheet.salon.schools} own={choices.schools} />
+        <For breed={breed} trimId={trimId} purpose={purpose} wish={wish} />
+        <OwnSchools salon={sheet.salon.schools} own={schools} />
         {hands.findings.length > 0 && (
           <section>
             <h2>Hands found</h2>

@@ -22,7 +22,7 @@ import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
 import { useChecks, useDog, useDraft, useView, zonesOf } from './useDraft.ts';
-import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
+import { OwnWord, ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
 
 interface DraftBoardProps {
@@ -140,7 +140,10 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
       <DogStrip
         sheet={sheet}
         breed={breed}
-        choices={settled.choices}
+        trimId={choices.trimId}
+        purpose={choices.purpose}
+        wish={choices.wish}
+        schools={choices.schools}
         visit={dog.visit}
         plan={settled.plan}
         checks={checks}
@@ -195,6 +198,14 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
                 sheet={sheet}
                 choices={settled.choices}
                 side={view.side}
+                unit={unit}
+              />
+              <OwnWord
+                key={`own ${zone.zone}`}
+                zone={zone}
+                zones={zones}
+                drawer={sheet.drawer}
+                override={choices.overrides.find((one) => one.zone === zone.zone)}
                 unit={unit}
                 lengthInput={lengthInput}
                 reasonInput={reasonInput}

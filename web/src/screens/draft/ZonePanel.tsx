@@ -30,9 +30,6 @@ interface ZonePanelProps {
   readonly choices: Choices;
   readonly side: SideMode;
   readonly unit: LengthUnit;
-  readonly lengthInput: RefObject<HTMLInputElement | null>;
-  readonly reasonInput: RefObject<HTMLInputElement | null>;
-  readonly onClear: () => void;
 }
 
 /** A zone's name and its length, as it is at this moment. */
@@ -55,9 +52,9 @@ export function ZoneHead({ zone, side, unit }: Pick<ZonePanelProps, 'zone' | 'si
   );
 }
 
-/** One zone: its profile, its tool, what is next best, why, what to mind, and the groomer's own word. */
+/** One zone: its profile, its tool, what is next best, why, what to mind. */
 export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
-  const { zone, zones, plan, side, unit, onClear } = props;
+  const { zone, zones, plan, side, unit } = props;
   const dispatch = useAppDispatch();
   const conflicts = plan.conflicts.filter((conflict) => conflict.zone === zone.zone);
   const override = props.choices.overrides.find((o) => o.zone === zone.zone);
@@ -136,7 +133,6 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
         </section>
       )}
       <Why reasons={zone.reasons} unit={unit} />
-      <OwnWord {...props} override={override} onClear={onClear} />
     </>
   );
 });
@@ -186,16 +182,25 @@ function Why({ reasons, unit }: { readonly reasons: readonly Reason[]; readonly 
   );
 }
 
-function OwnWord({
+interface OwnWordProps extends Pick<ZonePanelProps, 'zone' | 'zones' | 'unit'> {
+  readonly drawer: VisitSheet['drawer'];
+  readonly override: Choices['overrides'][number] | undefined;
+  readonly lengthInput: RefObject<HTMLInputElement | null>;
+  readonly reasonInput: RefObject<HTMLInputElement | null>;
+  readonly onClear: () => void;
+}
+
+/** The groomer's own length, tool and why: what is typed here is there at once. */
+export function OwnWord({
   zone,
   zones,
-  sheet,
+  drawer,
   override,
   unit,
   lengthInput,
   reasonInput,
   onClear,
-}: ZonePanelProps & { readonly override: Choices['overrides'][number] | undefined }) {
+}: OwnWordProps) {
   const dispatch = useAppDispatch();
   const set = (patch: Partial<Choices['overrides'][number]>) => {
     const own = override === undefined && patch.targetMm === undefined ? { targetMm: zone.leftMm } : {};
@@ -225,7 +230,7 @@ function OwnWord({
           onChange={(e) => set({ toolId: e.target.value === '' ? null : e.target.value })}
         >
           <option value="">the nearest tool</option>
-          {sheet.drawer
+          {drawer
             .filter((tool) => tool.atHand)
             .map((tool) => (
               <option key={tool.id} value={tool.id}>

@@ -1,0 +1,329 @@
+import type { VisitSheet } from '@kurrel/contract';
+import type { Body, BreedPack, DrawnLine, LengthUnit, Outline, Plan, View } from '@kurrel/core';
+import { formatLength, lengthNumber } from '@kurrel/core';
+import type { Ref } from 'react';
+import { packs } from '../../app/packs.ts';
+import { placeCallouts } from '../../drawing/callouts.ts';
+import type { Frame } from '../../drawing/frame.ts';
+import { contourPath, frameFor, pathOf, SHEET } from '../../drawing/frame.ts';
+import { zoneGroups } from '../../drawing/zoneGroups.ts';
+import { ageOf, zoneWord } from '../../parts/words.ts';
+import { toolWords, zoneRows } from '../../parts/zoneRows.ts';
+import { blockInSentences, lineSentence, wrapped } from './sheetText.ts';
+
+/** A page of A4 at 96 to the inch; everything on it is black and says what it is without a style sheet. */
+export const PAPER = { width: 794, height: 1123 } as const;
+const EDGE = 38;
+const WIDE = PAPER.width - 2 * EDGE;
+const SANS = 'Helvetica, Arial, sans-serif';
+
+export interface Seen {
+  readonly view: View;
+  readonly after: Outline;
+  readonly now: Outline;
+}
+
+interface PatternSheetProps {
+  readonly ref: Ref<SVGSVGElement>;
+  readonly sheet: VisitSheet;
+  readonly breed: BreedPack;
+  readonly plan: Plan;
+  readonly body: Body;
+  readonly restrictions: readonly string[];
+  readonly side: Seen;
+  readonly small: readonly (Seen & { readonly name: string })[];
+  readonly lines: readonly DrawnLine[];
+  readonly unit: LengthUnit;
+  readonly purpose: string;
+  readonly trim: string;
+  readonly when: string;
+}
+
+/** Everything a groomer takes to the table, on one page: the dog with its lengths, lines, tools, cautions. */
+export function PatternSheet(props: PatternSheetProps) {
+  const { ref, sheet, breed, plan, body, side, small, unit } = props;
+  const { dog } = sheet;
+  const { heightMm, weightKg } = body.measures;
+  const stops = [...new Set(props.restrictions)];
+  const minded = wrapped(stops.length > 0 ? `Mind: ${stops.join(' · ')}` : '', 118).slice(0, 2);
+  return (
+    <svg
+      ref={ref}
+      className="pattern-sheet"
+      xmlns="http://www.w3.org/2000/svg"
+      viewBox={`0 0 ${PAPER.width} ${PAPER.height}`}
+      role="group"
+      aria-label={`Pattern sheet for ${dog.name}`}
+      fontFamily={SANS}
+      fill="#000"
+    >
+      <rect width={PAPER.width} height={PAPER.height} fill="#fff" />
+      <text x={EDGE} y={58} fontSize={26} fontWeight="bold">
+        {dog.name}
+      </text>
+      <text x={PAPER.width - EDGE} y={50} fontSize={12} textAnchor="end">
+        {sheet.visit.what} · {props.when} · {sheet.visit.groomer}
+      </text>
+      <text x={PAPER.width - EDGE} y={66} fontSize={10} textAnchor="end">
+        {sheet.saved ? `plan version ${sheet.saved.version}` : 'plan not saved yet'}
+      </text>
+      <text x={EDGE} y={77} fontSize={12}>
+        {dog.breedCalled || breed.name} · {props.trim} · for {props.purpose} · {ageOf(dog.bornOn, new Date())}{' '}
+        · {Math.round(weightKg.kg)} kg · {Math.round(heightMm.mm / 10)} cm
+      </text>
+      {minded.map((line, i) => (
+        <text key={i} x={EDGE} y={97 + 14 * i} fontSize={12} fontWeight="bold">
+          {line}
+        </text>
+      ))}
+      <Side plan={plan} seen={side} lines={props.lines} unit={unit} />
+      {small.map((seen, i) => (
+        <Small key={seen.name} seen={seen} x={EDGE + (i * WIDE) / small.length} width={WIDE / small.length} />
+      ))}
+      <Rows plan={plan} unit={unit} />
+      <Notes {...props} />
+    </svg>
+  );
+}
+
+const DOG_TOP = 112;
+const DOG_SCALE = 0.86;
+const SMALL_TOP = DOG_TOP + SHEET.height * DOG_SCALE;
+const SMALL_HIGH = 132;
+/** A dog drawn small keeps its lines. */
+const BOLD = 2.6;
+
+/** Coat to leave in a full line, coat there now dotted, skin fine, clip lines dashed, lengths beside the dog. */
+function Side({
+  plan,
+  seen,
+  lines,
+  unit,
+}: Pick<PatternSheetProps, 'plan' | 'lines' | 'unit'> & { readonly seen: Seen }) {
+  const frame = frameFor(seen.view, [seen.now, seen.after]);
+  const groups = zoneGroups(plan, seen.view, '');
+  const placed = placeCallouts(
+    groups.map(({ key, anchor, leftMm, below }) => ({
+      key,
+      anchor: frame.point(anchor),
+      width: Math.max(56, 14 + 6.4 * Math.max(lengthNumber(leftMm, unit).length + 3, below.length)),
+      height: 32,
+    })),
+    seen.after.map(({ contour }) => contour.map(frame.point)),
+  );
+  const left = (WIDE - SHEET.width * DOG_SCALE) / 2 + EDGE;
+  return (
+    <g transform={`translate(${left} ${DOG_TOP}) scale(${DOG_SCALE})`}>
+      <Dog seen={seen} frame={frame} />
+      {lines.map((line) => (
+        <path
+          key={line.id}
+          d={pathOf(line.points, frame, false)}
+          fill="none"
+          stroke="#000"
+          strokeWidth={1.6}
+          strokeDasharray="7 4"
+        />
+      ))}
+      {placed.map(({ key, x, y, from }) => {
+        const group = groups.find((one) => one.key === key);
+        if (!group) return null;
+        const at = frame.point(group.anchor);
+        return (
+          <g key={key}>
+            <line x1={at.x} y1={at.y} x2={from.x} y2={from.y} stroke="#000" strokeWidth={0.7} />
+            <circle cx={at.x} cy={at.y} r={2.4} />
+            <text x={x + 4} y={y + 14} fontSize={14} fontWeight="bold">
+              {lengthNumber(group.leftMm, unit)} {unit}
+            </text>
+            <text x={x + 4} y={y + 27} fontSize={11}>
+              {group.below}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Dog({
+  seen,
+  frame,
+  bold = 1,
+}: {
+  readonly seen: Seen;
+  readonly frame: Frame;
+  readonly bold?: number;
+}) {
+  const { view, after, now } = seen;
+  return (
+    <>
+      {view.grounded && (
+        <line x1={60} x2={SHEET.width - 60} y1={frame.y(0) + 1} y2={frame.y(0) + 1} stroke="#000" />
+      )}
+      {now.map(({ contour }, i) => (
+        <path
+          key={i}
+          d={contourPath(contour, frame)}
+          fill="none"
+          stroke="#777"
+          strokeWidth={1.4 * bold}
+          strokeDasharray="1.5 4"
+        />
+      ))}
+      {now.map(({ contour }, i) => (
+        <path key={i} d={contourPath(contour, frame)} fill="#fff" />
+      ))}
+      {[true, false].map((far) => (
+        <g key={String(far)}>
+          {after.map((part, i) =>
+            part.far === far ? (
+              <path
+                key={i}
+                d={contourPath(part.contour, frame)}
+                stroke="#000"
+                strokeWidth={3.2 * bold}
+                strokeLinejoin="round"
+              />
+            ) : null,
+          )}
+          {after.map((part, i) => {
+            const skin = view.parts[i]?.stations.map(({ point }) => point) ?? [];
+            return part.far === far ? (
+              <g key={i}>
+                <path d={contourPath(part.contour, frame)} fill={far ? '#ddd' : '#fff'} />
+                <path d={pathOf(skin, frame)} fill="none" stroke="#999" strokeWidth={0.6 * bold} />
+                {part.id.startsWith('ear') && (
+                  <path
+                    d={contourPath(part.contour, frame)}
+                    fill="none"
+                    stroke="#000"
+                    strokeWidth={1 * bold}
+                  />
+                )}
+              </g>
+            ) : null;
+          })}
+        </g>
+      ))}
+      {view.mouth.length > 0 && (
+        <path d={pathOf(view.mouth, frame, false)} fill="none" stroke="#000" strokeWidth={1 * bold} />
+      )}
+      {view.nose.length > 0 && <path d={pathOf(view.nose, frame)} />}
+      {view.eyes.map((eye, i) => {
+        const at = frame.point(eye.at);
+        return <circle key={i} cx={at.x} cy={at.y} r={eye.radiusMm * frame.scale} />;
+      })}
+    </>
+  );
+}
+
+function Small({
+  seen,
+  x,
+  width,
+}: {
+  readonly seen: Seen & { readonly name: string };
+  readonly x: number;
+  readonly width: number;
+}) {
+  const scale = Math.min(width / SHEET.width, (SMALL_HIGH - 14) / SHEET.height);
+  const frame = frameFor(seen.view, [seen.now, seen.after], { left: 8, right: 8, top: 8, bottom: 8 });
+  const left = x + (width - SHEET.width * scale) / 2;
+  return (
+    <>
+      <g transform={`translate(${left} ${SMALL_TOP}) scale(${scale})`}>
+        <Dog seen={seen} frame={frame} bold={BOLD} />
+      </g>
+      <text x={x + width / 2} y={SMALL_TOP + SMALL_HIGH} fontSize={10} textAnchor="middle">
+        {seen.name}
+      </text>
+    </>
+  );
+}
+
+const ROWS_TOP = SMALL_TOP + SMALL_HIGH + 20;
+const ROWS_HIGH = 236;
+const COLUMNS = 3;
+const ROW_HIGH = 14;
+
+function rowsOf(plan: Plan) {
+  const rows = zoneRows(plan);
+  const each = Math.ceil(rows.length / COLUMNS);
+  return { rows, each, lineHigh: Math.min(ROW_HIGH, ROWS_HIGH / each) };
+}
+
+/** Every place: its length and its tool. */
+function Rows({ plan, unit }: Pick<PatternSheetProps, 'plan' | 'unit'>) {
+  const { rows, each, lineHigh } = rowsOf(plan);
+  const size = Math.min(9.5, lineHigh * 0.8);
+  const wide = (WIDE + 12) / COLUMNS;
+  return (
+    <g fontSize={size}>
+      {rows.map(({ zone, sides }, i) => {
+        const x = EDGE + Math.floor(i / each) * wide;
+        const y = ROWS_TOP + (i % each) * lineHigh;
+        return (
+          <g key={zone.zone}>
+            <text x={x} y={y} fontSize={size * Math.min(1, NAME_LETTERS / `${zone.name} ${sides}`.length)}>
+              {zone.name}
+              {sides && ` ${sides}`}
+            </text>
+            <text x={x + 0.56 * wide} y={y} textAnchor="end" fontWeight="bold">
+              {formatLength(zone.leftMm, unit)}
+            </text>
+            <text x={x + 0.59 * wide} y={y}>
+              {toolWords(zone)}
+            </text>
+            <line x1={x} x2={x + wide - 12} y1={y + 2.6} y2={y + 2.6} stroke="#999" strokeWidth={0.4} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+const NAME_LETTERS = 19;
+const LETTERS = 146;
+
+/** Tools to lay out, runs of combs, lines by hand, cautions: as large as the page has room for. */
+function Notes({ plan, lines, unit, sheet }: PatternSheetProps) {
+  const notes: (readonly [string, readonly string[]])[] = [
+    ['Lay out', [plan.tools.map(({ label, zones }) => `${label} (${zones})`).join(' · ')]],
+    ['Block in first', blockInSentences(plan, unit)],
+    ['Lines', lines.map((line) => lineSentence(packs, line, unit))],
+    ['Cautions', plan.cautions],
+    ['Left alone', leftAlone(plan)],
+    ['Remember', sheet.dog.remember],
+  ];
+  const set = notes.flatMap(([title, texts]) =>
+    texts.flatMap((text, i) =>
+      wrapped(text, LETTERS).map((line, k) => ({ title: i === 0 && k === 0 ? title : '', line })),
+    ),
+  );
+  const rows = rowsOf(plan);
+  const top = ROWS_TOP + rows.each * rows.lineHigh + 12;
+  const lineHigh = Math.min(13, (PAPER.height - EDGE - top) / Math.max(1, set.length));
+  const size = Math.min(9.5, lineHigh * 0.78);
+  return (
+    <g fontSize={size}>
+      {set.map(({ title, line }, i) => (
+        <g key={i}>
+          <text x={EDGE} y={top + i * lineHigh} fontWeight="bold">
+            {title}
+          </text>
+          <text x={EDGE + 78} y={top + i * lineHigh}>
+            {line}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+function leftAlone(plan: Plan): readonly string[] {
+  const alone = plan.zones.flatMap(({ zone, protectedBy }) =>
+    protectedBy === null ? [] : [`${zoneWord(zone)} (${protectedBy})`],
+  );
+  return alone.length === 0 ? [] : [alone.join(' · ')];
+}

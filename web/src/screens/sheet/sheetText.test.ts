@@ -1,0 +1,25 @@
+import { describe, expect, it } from 'vitest';
+import { packs } from '../../app/packs.ts';
+import { lineSentence, wrapped } from './sheetText.ts';
+
+describe('what is written on a pattern sheet', () => {
+  it('breaks words into lines that fit, losing none', () => {
+    const text = 'Dryer never into ears, eyes or nose; ears wrapped or held flat.';
+    const lines = wrapped(text, 20);
+    expect(lines.every((line) => line.length <= 20)).toBe(true);
+    expect(lines.join(' ')).toBe(text);
+    expect(wrapped('unbreakablyLongWordOfAGroomer', 5)).toEqual(['unbreakablyLongWordOfAGroomer']);
+  });
+  it('tells a line by what a hand can measure', () => {
+    const line = { id: 'l', name: 'throat', points: [], source: 'custom' } as const;
+    const distances = [{ from: 'withers', toward: 'backMid', mm: 34, fingers: 2 }];
+    expect(lineSentence(packs, { ...line, distances }, 'mm')).toBe(
+      'throat: 34 mm (2 fingers) from the withers toward the middle of the back',
+    );
+    expect(lineSentence(packs, { ...line, distances: [] }, 'mm')).toBe('throat');
+    const off = [{ from: 'tail1', toward: 'footTop', mm: 12, fingers: null }];
+    expect(lineSentence(packs, { ...line, distances: off }, 'mm')).toBe(
+      'throat: 12 mm (1 finger) from the tail toward the foot top',
+    );
+  });
+});
