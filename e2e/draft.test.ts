@@ -298,6 +298,68 @@ describe('around the board', () => {
     await page.close();
   });
 
+  it('a finding says what it changes, and the coat without it is laid over the dog', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Bosun');
+    await waitForText(page, '.found', 'croup 7 mm shorter');
+    await page.$eval('.found .chip', (chip) => chip.scrollIntoView({ block: 'center' }));
+    await press(page, '.found .chip');
+    await waitForText(page, '.legend', 'without high behind');
+    const lines = () =>
+      page.$$eval('.dog .without', (all) => all.filter((one) => one.getAttribute('d')).length);
+    expect(await lines()).toBeGreaterThan(0);
+    await press(page, '.found .chip');
+    await page.waitForFunction(() => !document.querySelector('.dog .without'));
+    await page.close();
+  });
+
+  it.each([
+    ['side', 'back'],
+    ['front', 'shoulder'],
+    ['rear', 'thigh'],
+    ['top', 'rib'],
+    ['face', 'topknot'],
+    ['head', 'topknot'],
+  ])(
+    'looking at its %s the coat itself is pulled to another length, one step to undo',
+    async (view, zone) => {
+      const page = await salon.enter('Ottilie Marsh');
+      await openDraft(page, 'Juniper');
+      await page.goto(`${page.url().split('?')[0]}?zone=${zone}`);
+      await press(page, `.view-switch ::-p-text(${view})`);
+      await waitForText(page, '.view-switch [aria-pressed="true"]', view);
+      await page.waitForSelector('.dog .zone.selected');
+      const before = await textOf(page, '.big-length');
+      const at = await page.evaluate(() => {
+        for (const patch of document.querySelectorAll('.dog .zone.selected')) {
+          const { left, top, width, height } = patch.getBoundingClientRect();
+          for (let i = 1; i < 12; i++) {
+            for (let k = 1; k < 12; k++) {
+              const [x, y] = [left + (width * i) / 12, top + (height * k) / 12];
+              if (document.elementFromPoint(x, y) === patch) return { x, y };
+            }
+          }
+        }
+        return null;
+      });
+      if (!at) throw new Error(`${zone} is nowhere to be taken hold of`);
+      await page.mouse.move(at.x, at.y);
+      await page.mouse.down();
+      for (let step = 1; step <= 6; step++) await page.mouse.move(at.x - 3 * step, at.y - 4 * step);
+      await page.mouse.up();
+      await page.waitForFunction(
+        (was) =>
+          (document.querySelector('.big-length') as HTMLElement).innerText.replace(/\s+/g, ' ').trim() !==
+          was,
+        {},
+        before,
+      );
+      await press(page, '.draft-bar ::-p-text(Undo)');
+      await waitForText(page, '.big-length', before);
+      await page.close();
+    },
+  );
+
   it('a pattern sheet is kept as SVG and as a PDF of one page, with the lengths on the screen', async () => {
     const page = await salon.enter('Ottilie Marsh');
     const kept = await downloads(page);
@@ -306,7 +368,7 @@ describe('around the board', () => {
     const lengths = await page.$$eval('.zone-panel .all-zones .figure', (all) =>
       all.map(({ textContent }) => textContent),
     );
-    await press(page, '.draft-bar ::-p-text(Pattern sheet)');
+    await press(page, '.under-dog ::-p-text(pattern sheet)');
     await page.waitForSelector('.pattern-sheet');
     await press(page, '::-p-text(Keep as SVG)');
     const svg = (await kept('.svg')).toString();

@@ -67,6 +67,7 @@ export { coatContour } from './outline/coatContour.ts';
 export * from './outline/outline.ts';
 export * from './outline/solve.ts';
 export * from './outline/outlinePlan.ts';
+export * from './outline/solve.ts';
 export type { ZoneWish } from './outline/partOutline.ts';
 export * from './lines/clipLines.ts';
 export * from './passes/pickTools.ts';

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { requireNumber } from '../terms/failure.ts';
 import type { ToolPack, ToolPolicy } from '../packs/tools.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
@@ -190,24 +191,7 @@ export function toolCosts({ zones, options, tools }: ToolProblem): {
 }
 
 /** Whether two zones may have the same answer for the same cost. */
-const asksTheSame = (a: ZoneDemand, b: ZoneDemand): boolean =>
-  a.targetMm === b.targetMm &&
-  a.toleranceMm === b.toleranceMm &&
-  a.loMm === b.loMm &&
-  a.hiMm === b.hiMm &&
-  a.skipTooth === b.skipTooth &&
-  a.denserHere === b.denserHere &&
-  a.restricted === b.restricted &&
-  a.drawnDirection === b.drawnDirection &&
-  a.withinMm === b.withinMm &&
-  a.only?.toolId === b.only?.toolId &&
-  a.only?.direction === b.only?.direction &&
-  sameList(a.techniques, b.techniques) &&
-  sameList(a.directions, b.directions) &&
-  sameList(a.finishes, b.finishes);
-
-const sameList = (a: readonly string[], b: readonly string[]): boolean =>
-  a === b || (a.length === b.length && a.every((one, index) => one === b[index]));
+const asksTheSame = (a: ZoneDemand, b: ZoneDemand): boolean => isEqual({ ...a, id: b.id }, b);
 
 function cheapest(ways: readonly ToolChoice[]): ToolChoice | undefined {
   return ways.reduce<ToolChoice | undefined>(

@@ -1,5 +1,5 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { Case } from '@kurrel/core';
+import type { Case, Override, Plan } from '@kurrel/core';
 import {
   bodyOf,
   estimateContextOf,
@@ -7,6 +7,7 @@ import {
   outlineOf,
   planGroom,
   proposeChoices,
+  rechoose,
   resolveCase,
 } from '@kurrel/core';
 import { breedOf } from '@kurrel/server/visits/sheet';
@@ -15,6 +16,15 @@ import { spread } from './quantiles.ts';
 
 const FRAME_MS = 1000 / 60;
 const ROUNDS = 24;
+
+/** The first visit of the day that has something found on it, as a case. */
+export function foundVisit(sheets: readonly VisitSheet[]): Case {
+  const library = loadLibrary();
+  const found = sheets.find(({ hands }) => hands.findings.length > 0) ?? sheets[0];
+  const choices = found?.saved?.choices ?? found?.asked;
+  if (!found || !choices) throw new Error('the demo day has no visit with choices');
+  return resolveCase(library.packs, breedOf(library, found), factsWith(found, found.hands), choices);
+}
 
 /**
  * The core alone on the visits of the demo day, mats, measures and findings included: CPU time of each part as a share of
@@ -34,13 +44,17 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
     const parts = {
       body: () => bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings),
       plan: () => planGroom(open()),
-      outline: () => outlineOf(body.views.side, plan, 'after', false),
+      // Every length is another each time: what is kept from before does not help.
+      outline: () => outlineOf(body.views.side, stretched(plan), 'after', false),
+      step: () => planGroom(rechoose(visit, { ...choices, overrides: [nextLength()] })),
       board: () => proposeChoices(visit, estimateContextOf(sheet)),
     };
-    return [{ parts, times: { body: [], plan: [], outline: [], board: [] } as Record<Part, number[]> }];
+    return [
+      { parts, times: { body: [], plan: [], outline: [], step: [], board: [] } as Record<Part, number[]> },
+    ];
   });
-  type Part = 'body' | 'plan' | 'outline' | 'board';
-  const names: readonly Part[] = ['body', 'plan', 'outline', 'board'];
+  type Part = 'body' | 'plan' | 'outline' | 'step' | 'board';
+  const names: readonly Part[] = ['body', 'plan', 'outline', 'step', 'board'];
   for (let round = 0; round < ROUNDS; round++) {
     for (const { parts, times } of visits) {
       for (const name of names) {
@@ -58,6 +72,22 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
     );
   }
 }
+
+let turn = 0;
+const stretched = (plan: Plan): Plan => {
+  const by = 1 + (++turn % 50) / 500;
+  return { ...plan, zones: plan.zones.map((zone) => ({ ...zone, leftMm: zone.leftMm * by })) };
+};
+
+/** A bead's next length. */
+const nextLength = (): Override => ({
+  zone: 'back',
+  targetMm: 5 + (++turn % 40) / 10,
+  toolId: null,
+  direction: null,
+  acknowledged: false,
+  reason: '',
+});
 
 function cpuMs(work: () => unknown): number {
   const before = process.cpuUsage();

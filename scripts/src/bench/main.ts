@@ -3,11 +3,12 @@ import { buildWeb } from '../build.ts';
 import { freePort, startThrowaway } from '../cluster.ts';
 import { startServer } from '../server.ts';
 import { demoDatabase } from '../world.ts';
-import { coreParts } from './coreParts.ts';
+import { coreParts, foundVisit } from './coreParts.ts';
 import { firstLoad } from './firstLoad.ts';
 import { grown } from './grown.ts';
 import { requests } from './requests.ts';
 import { screens } from './screens.ts';
+import { solver } from './solver.ts';
 import { visitSheets } from './visits.ts';
 
 /** `npm run bench`: how fast, as shares and ratios of one run, never as times to be held to. */
@@ -17,7 +18,9 @@ await advise(async () => {
   const database = await demoDatabase(cluster, false);
   const server = await startServer(database, await freePort(), { quiet: true });
   try {
-    coreParts(await visitSheets(server.address));
+    const sheets = await visitSheets(server.address);
+    solver(foundVisit(sheets));
+    coreParts(sheets);
     await firstLoad(server.address);
     await screens(server.address);
     await requests(server.address, database.ownerUrl);

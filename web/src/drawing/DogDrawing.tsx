@@ -10,7 +10,7 @@ import type {
   ViewPart,
 } from '@kurrel/core';
 import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
-import type { ReactNode } from 'react';
+import type { PointerEvent, ReactNode } from 'react';
 import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
 import type { Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
@@ -30,6 +30,8 @@ export interface DogDrawingProps {
   readonly outline: Outline;
   readonly ghost: Outline | null;
   readonly ideal: readonly Point[] | null;
+  /** The coat another plan would leave, as a line over this one. */
+  readonly without?: Outline | null;
   readonly lines: readonly DrawnLine[];
   readonly texture: CoatType['texture'];
   readonly lengthOf: (zone: string) => number;
@@ -41,6 +43,8 @@ export interface DogDrawingProps {
   /** Labels keep their places while a length is being dragged. */
   readonly steady: boolean;
   readonly onSelect: (zone: string) => void;
+  /** The place in hand is pulled out or pushed in on the drawing: by how much its coat moves, mm; null when it is let go. */
+  readonly onPull?: (byMm: number | null) => void;
 }
 
 /** The dog as a measured drawing: body, coat to leave, coat there now, standard, clip lines, lengths on the dog. */
@@ -57,6 +61,12 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const near = indices(parts, false);
   const far = indices(parts, true);
   const { ref, scale } = useSheetScale();
+  const pulling = usePull(props);
+  const { passes } = props;
+  const passLines = useMemo(
+    () => passLinesOf(passes, parts, outline, frame, scale),
+    [passes, parts, outline, frame, scale],
+  );
 
   return (
     <svg
@@ -65,6 +75,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
       role="img"
       aria-label={props.label}
+      {...pulling}
       onClick={(event) => {
         const zone = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
         if (zone) props.onSelect(zone);
@@ -93,6 +104,16 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       </g>
       <Coat parts={parts} paths={paths} which={near} frame={frame} lengthOf={lengthOf} selected={selected} />
       <Hair {...useDeferredValue(hair)} />
+      {props.without?.map(
+        ({ contour, far }, index) =>
+          !far && (
+            <path
+              key={index}
+              className="without"
+              d={otherPath(parts[index], contour, outline[index]?.contour ?? [], frame)}
+            />
+          ),
+      )}
       {ideal && <path className="ideal" d={pathOf(ideal, frame, false)} />}
       {lines.map((line) => (
         <path key={line.id} className="clip-line" d={pathOf(line.points, frame, false)}>
@@ -100,59 +121,154 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         </path>
       ))}
       <Face eyes={eyes} nose={nose} mouth={mouth} frame={frame} />
-      <PassLines passes={props.passes} parts={parts} outline={outline} frame={frame} scale={scale} />
-      <Labels {...props} scale={scale} />
+      <PassLines lines={passLines} scale={scale} />
+      <Labels {...props} passLines={passLines} scale={scale} />
     </svg>
   );
 });
 
-interface PassLinesProps extends Pick<DogDrawingProps, 'passes' | 'outline' | 'frame'> {
-  readonly parts: readonly ViewPart[];
-  readonly scale: number;
+/** Nearer to the drawn coat than this another one is the same, mm. */
+const APART_MM = 1;
+
+/** Another coat's contour where it is seen and stands apart from this one's. */
+function otherPath(
+  part: ViewPart | undefined,
+  contour: readonly Point[],
+  drawn: readonly Point[],
+  frame: Frame,
+): string {
+  const runs: Point[][] = [[]];
+  part?.stations.forEach(({ hidden }, i) => {
+    const [at, here] = [contour[i], drawn[i]];
+    const apart = at && here && Math.hypot(at.x - here.x, at.y - here.y) > APART_MM;
+    if (hidden || !apart) runs.push([]);
+    else runs[runs.length - 1]?.push(at);
+  });
+  return runs.map((run) => (run.length > 1 ? pathOf(run, frame, false) : '')).join('');
+}
+
+/** A finger moves so far before it pulls, px. */
+const PULLS_PX = 5;
+
+/** Pulling the coat of the place in hand: along the normal of the contour where it was taken hold of. */
+function usePull({ view, frame, selected, onPull }: DogDrawingProps) {
+  const held = useRef<{ at: Point; out: Point; unitsPerPx: number; moved: boolean } | null>(null);
+  if (!onPull) return {};
+  const end = () => {
+    if (held.current?.moved) onPull(null);
+    held.current = null;
+  };
+  return {
+    onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
+      const zone = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
+      const screen = event.currentTarget.getScreenCTM();
+      if (!zone || !screen || zoneKindId(zone) !== selected) return;
+      const at = { x: event.clientX, y: event.clientY };
+      const here = { x: (at.x - screen.e) / screen.a, y: (at.y - screen.f) / screen.d };
+      const out = outwardAt(view, frame, selected, here);
+      if (!out) return;
+      held.current = { at, out, unitsPerPx: 1 / screen.a, moved: false };
+      event.currentTarget.setPointerCapture(event.pointerId);
+    },
+    onPointerMove: (event: PointerEvent<SVGSVGElement>) => {
+      const hold = held.current;
+      if (!hold) return;
+      const [dx, dy] = [event.clientX - hold.at.x, event.clientY - hold.at.y];
+      if (!hold.moved && Math.hypot(dx, dy) < PULLS_PX) return;
+      hold.moved = true;
+      onPull(((dx * hold.out.x + dy * hold.out.y) * hold.unitsPerPx) / frame.scale);
+    },
+    onPointerUp: end,
+    onPointerCancel: end,
+  };
+}
+
+/** Outward on the sheet at the seen place of a zone's contour that is nearest; null where the zone has none. */
+function outwardAt(view: View, frame: Frame, kind: string, here: Point): Point | null {
+  let best: { readonly far: number; readonly out: Point } | null = null;
+  for (const part of view.parts) {
+    if (part.far) continue;
+    for (const { zone, hidden, point, normal } of part.stations) {
+      if (hidden || zoneKindId(zone) !== kind) continue;
+      const at = frame.point(point);
+      const far = Math.hypot(at.x - here.x, at.y - here.y);
+      if (!best || far < best.far) best = { far, out: { x: normal.x, y: -normal.y } };
+    }
+  }
+  return best?.out ?? null;
+}
+
+interface PassLine {
+  readonly key: number;
+  readonly label: string;
+  readonly line: readonly OffCoat[];
+  readonly middle: OffCoat;
+  /** Coat and line with what is written beside it: where no other label goes. */
+  readonly band: readonly Point[];
+}
+
+interface OffCoat extends Point {
+  /** Away from the dog on the sheet. */
+  readonly out: Point;
+}
+
+/** Where tools are run, on the sheet. */
+function passLinesOf(
+  passes: readonly PassPlan[],
+  parts: readonly ViewPart[],
+  outline: Outline,
+  frame: Frame,
+  scale: number,
+): readonly PassLine[] {
+  return passes.flatMap(({ along, tool }): readonly PassLine[] => {
+    const index = parts.findIndex(({ id, far }) => id === along.part && !far);
+    const { stations = [] } = parts[index] ?? {};
+    const contour = outline[index]?.contour ?? [];
+    const n = stations.length;
+    const count = (along.to - along.from + n) % n || n;
+    const line = Array.from({ length: count }, (_, k): OffCoat[] => {
+      const [skin, coat] = [stations[(along.from + k) % n], contour[(along.from + k) % n]];
+      if (!skin || !coat) return [];
+      const [at, out] = [frame.point(coat), { x: skin.normal.x, y: -skin.normal.y }];
+      return [{ x: at.x + out.x * OFF * scale, y: at.y + out.y * OFF * scale, out }];
+    }).flat();
+    const middle = line[Math.floor(line.length / 2)];
+    if (!middle || !tool) return [];
+    const shifted = (by: number) =>
+      line.map(({ x, y, out }) => ({ x: x + out.x * by * scale, y: y + out.y * by * scale }));
+    const band = [...shifted(-OFF), ...shifted(2 * OFF).reverse()];
+    return [{ key: along.from, label: tool.label, line, middle, band }];
+  });
 }
 
 /** Dimension lines off the coat: where a tool is run, from tick to tick. */
-function PassLines({ passes, parts, outline, frame, scale }: PassLinesProps) {
+function PassLines({ lines, scale }: { readonly lines: readonly PassLine[]; readonly scale: number }) {
   return (
     <g className="passes" aria-hidden="true">
-      {passes.map((pass) => {
-        const index = parts.findIndex(({ id, far }) => id === pass.along.part && !far);
-        const { stations = [] } = parts[index] ?? {};
-        const contour = outline[index]?.contour ?? [];
-        const n = stations.length;
-        const count = (pass.along.to - pass.along.from + n) % n || n;
-        const line = Array.from({ length: count }, (_, k) => {
-          const i = (pass.along.from + k) % n;
-          const [skin, coat] = [stations[i], contour[i]];
-          if (!skin || !coat) return null;
-          const at = frame.point(coat);
-          return { x: at.x + skin.normal.x * OFF * scale, y: at.y - skin.normal.y * OFF * scale, skin };
-        }).filter((point) => point !== null);
-        const middle = line[Math.floor(line.length / 2)];
-        if (!middle || !pass.tool) return null;
-        const ends = [line[0], line[line.length - 1]].filter((point) => point !== undefined);
-        return (
-          <g key={pass.along.from}>
-            <polyline points={line.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')} />
-            {ends.map(({ x, y, skin }, end) => (
-              <line
-                key={end}
-                x1={x - skin.normal.x * TICK}
-                y1={y + skin.normal.y * TICK}
-                x2={x + skin.normal.x * TICK}
-                y2={y - skin.normal.y * TICK}
-              />
-            ))}
-            <text
-              x={middle.x + middle.skin.normal.x * OFF * scale}
-              y={middle.y - middle.skin.normal.y * OFF * scale + 4}
-              style={{ fontSize: LABEL.tool * scale }}
-            >
-              {pass.tool.label}
-            </text>
-          </g>
-        );
-      })}
+      {lines.map(({ key, label, line, middle }) => (
+        <g key={key}>
+          <polyline points={line.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')} />
+          {[line[0], line[line.length - 1]].map(
+            (end, i) =>
+              end && (
+                <line
+                  key={i}
+                  x1={end.x - end.out.x * TICK}
+                  y1={end.y - end.out.y * TICK}
+                  x2={end.x + end.out.x * TICK}
+                  y2={end.y + end.out.y * TICK}
+                />
+              ),
+          )}
+          <text
+            x={middle.x + middle.out.x * OFF * scale}
+            y={middle.y + middle.out.y * OFF * scale + 4}
+            style={{ fontSize: LABEL.tool * scale }}
+          >
+            {label}
+          </text>
+        </g>
+      ))}
     </g>
   );
 }
@@ -294,10 +410,11 @@ const labelWidth = (title: string, below: string) =>
   Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
 
 interface LabelsProps extends DogDrawingProps {
+  readonly passLines: readonly PassLine[];
   readonly scale: number;
 }
 
-function Labels({ groups, frame, outline, selected, unit, steady, scale, onSelect }: LabelsProps) {
+function Labels({ groups, frame, outline, passLines, selected, unit, steady, scale, onSelect }: LabelsProps) {
   const callouts: Callout[] = groups.map((group) => ({
     key: group.key,
     anchor: frame.point(group.anchor),
@@ -305,15 +422,18 @@ function Labels({ groups, frame, outline, selected, unit, steady, scale, onSelec
     height: LABEL.height * scale,
   }));
   const last = useRef<readonly PlacedCallout[]>([]);
+  const resting = steady ? null : outline;
+  const restingLines = steady ? null : passLines;
+  const said = groups.map((group) => group.key + group.below).join();
   const placed = useMemo(() => {
     if (steady && last.current.length > 0) return last.current;
-    return placeCallouts(
-      callouts,
-      outline.map((part) => part.contour.map(frame.point)),
-    );
+    return placeCallouts(callouts, [
+      ...outline.map((part) => part.contour.map(frame.point)),
+      ...passLines.map(({ band }) => band),
+    ]);
     // A new place is looked for when the groups or the resting outline change, not with every redraw.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [steady, frame, scale, steady ? null : outline, groups.map((g) => g.key + g.below).join()]);
+  }, [steady, frame, scale, resting, restingLines, said]);
   last.current = placed;
   const byKey = new Map(groups.map((group) => [group.key, group]));
   return (

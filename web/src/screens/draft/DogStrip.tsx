@@ -10,12 +10,15 @@ import { LengthField } from '../../parts/LengthField.tsx';
 import { ageOf, zoneWord } from '../../parts/words.ts';
 import { Stops } from '../../parts/Stops.tsx';
 import { setChoices, setPurpose, setWish } from '../../visit/choicesSlice.ts';
+import { Found, NotBetter } from './Found.tsx';
 
 interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools'> {
   readonly sheet: VisitSheet;
   readonly breed: BreedPack;
   readonly visit: Case;
   readonly plan: Plan;
+  /** By finding: the plan without it. */
+  readonly others: readonly Plan[];
   readonly checks: readonly RuleCheck[];
   readonly body: Body;
 }
@@ -30,9 +33,11 @@ export const DogStrip = memo(function DogStrip({
   schools,
   visit,
   plan,
+  others,
   checks,
   body,
 }: DogStripProps) {
+  const unit = useAppSelector((state) => state.preferences.unit);
   const { dog } = sheet;
   const { weightKg, heightMm } = body.measures;
   const { hands } = sheet;
@@ -92,24 +97,7 @@ export const DogStrip = memo(function DogStrip({
         )}
         <For breed={breed} trimId={trimId} purpose={purpose} wish={wish} />
         <OwnSchools salon={sheet.salon.schools} own={schools} />
-        {hands.findings.length > 0 && (
-          <section>
-            <h2>Hands found</h2>
-            <ul className="rows">
-              {hands.findings.map(({ finding, severity }) => {
-                const kind = byId('finding', packs.findings.findings, finding);
-                return (
-                  <li key={finding}>
-                    <span>
-                      {kind.name} <span className="muted">{severity}</span>
-                      <span className="advice">{kind.advice}</span>
-                    </span>
-                  </li>
-                );
-              })}
-            </ul>
-          </section>
-        )}
+        <Found findings={hands.findings} others={others} plan={plan} unit={unit} />
         <section>
           <h2>Coat</h2>
           <p>
@@ -122,6 +110,7 @@ export const DogStrip = memo(function DogStrip({
           </p>
         </section>
         <Standard checks={checks} />
+        <NotBetter plan={plan} unit={unit} />
         <p className="mt-auto pt-3 mb-0">
           <Link to={`/dogs/${dog.id}`}>Open the dog’s card</Link>
         </p>

@@ -1,7 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
-import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { SAVE_WORD } from '../../parts/saveWord.ts';
@@ -56,9 +55,6 @@ export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBa
         >
           Redo
         </Button>
-        <Link className="btn btn-outline-secondary btn-sm" to={`/visits/${visit.id}/sheet`}>
-          Pattern sheet
-        </Link>
         <Button variant="outline-secondary" size="sm" onClick={onHelp} aria-label="Keys">
           ?
         </Button>

@@ -1,10 +1,10 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, ViewId } from '@kurrel/core';
-import { byId, VIEW_IDS, zoneKindId } from '@kurrel/core';
+import { byId, outlineOf, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { zoneGroups } from '../../drawing/zoneGroups.ts';
@@ -19,9 +19,9 @@ import { KeysHelp } from './KeysHelp.tsx';
 import { Chips } from '../../parts/Chips.tsx';
 import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
-import { nextTick } from '../../parts/ruleScale.ts';
+import { nextTick, RULE, shareOf, snap } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
-import { useChecks, useDog, useDraft, useView, zonesOf } from './useDraft.ts';
+import { useChecks, useDog, useDraft, useOthers, useView, zonesOf } from './useDraft.ts';
 import { OwnWord, ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
 
@@ -57,7 +57,18 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     const selected = packs.zones.zones.some(({ id }) => id === asked) ? asked : 'back';
     const panel = params.get('show') === 'all' ? 'all' : 'zone';
     const from = VIEW_IDS.find((id) => id === params.get('view')) ?? 'side';
-    dispatch(look({ view: from, selected, side: 'both', compare: false, panel, gesture: false, curlBack }));
+    dispatch(
+      look({
+        view: from,
+        selected,
+        side: 'both',
+        compare: false,
+        panel,
+        gesture: false,
+        curlBack,
+        without: null,
+      }),
+    );
     // Where one looks first, when the screen opens on a dog.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sheet.visit.id]);
@@ -94,6 +105,43 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const showHelp = useCallback(() => setHelp(true), []);
   const settledZone = settled.plan.zones.find((z) => z.zone === zones[0]);
   const zone = plan.zones.find((z) => z.zone === zones[0]) ?? plan.zones[0];
+  const { coat, plan: latest } = draft;
+  const pull = useRef<{
+    readonly fromMm: number;
+    readonly leastMm: number;
+    readonly mostMm: number;
+    readonly gesture: string;
+  } | null>(null);
+  const onPull = useCallback(
+    (byMm: number | null) => {
+      if (byMm === null) {
+        pull.current = null;
+        gesture(false);
+        return;
+      }
+      if (!pull.current) {
+        const pulled = latest.zones.filter((one) => zones.includes(one.zone));
+        const [held] = pulled;
+        if (!held) return;
+        pull.current = {
+          fromMm: held.leftMm,
+          // A pull is no way to ask for what is not safe, or for hair that is not there.
+          leastMm: Math.max(RULE.fromMm, ...pulled.map(({ floorMm }) => floorMm)),
+          mostMm: Math.min(RULE.toMm, ...pulled.map(({ ceilingMm }) => ceilingMm ?? RULE.toMm)),
+          gesture: `pull-${Date.now()}`,
+        };
+        gesture(true);
+      }
+      // How far a hair stands off: depth = length · curl · sin(lay).
+      const depth = (view.curlBack ? coat.curl : 1) * Math.sin((coat.layDeg * Math.PI) / 180);
+      const { fromMm, leastMm, mostMm } = pull.current;
+      const mm = Math.min(mostMm, Math.max(leastMm, fromMm + byMm / depth));
+      const ticks = dog.ticks.filter((tick) => tick.mm >= leastMm && tick.mm <= mostMm);
+      const { mm: toMm, tick } = snap(shareOf(mm), ticks, PULL_SNAP);
+      setLengths(zones, { mm: Math.min(mostMm, Math.max(leastMm, toMm)), tick }, pull.current.gesture);
+    },
+    [latest, zones, coat, view.curlBack, dog.ticks, gesture, setLengths],
+  );
   useDraftKeys({
     plan,
     selected: view.selected,
@@ -129,6 +177,12 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     () => zoneGroups(plan, drawn.view, view.selected),
     [plan, drawn.view, view.selected],
   );
+  const others = useOthers(dog, settled.choices);
+  const other = others[sheet.hands.findings.findIndex(({ finding }) => finding === view.without)];
+  const without = useMemo(
+    () => (other ? outlineOf(drawn.view, other, 'after', view.curlBack) : null),
+    [other, drawn.view, view.curlBack],
+  );
   const passes = useMemo(
     () => settledZone?.passes.filter(({ along }) => along.view === view.view) ?? [],
     [settledZone, view.view],
@@ -145,6 +199,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         wish={choices.wish}
         schools={choices.schools}
         visit={dog.visit}
+        others={others}
         plan={settled.plan}
         checks={checks}
         body={dog.body}
@@ -159,6 +214,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           outline={view.compare ? draft.now : draft.after}
           ghost={view.compare ? null : draft.now}
           ideal={draft.ideal}
+          without={without}
           lines={draft.lines}
           texture={draft.coat.texture}
           lengthOf={view.compare ? draft.lengths.now : draft.lengths.after}
@@ -168,17 +224,24 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           unit={unit}
           steady={view.gesture}
           onSelect={select}
+          onPull={onPull}
         />
-        <Chips
-          label="Seen from"
-          className="view-switch"
-          options={VIEW_IDS.map((id) => [id, VIEW_WORD[id]])}
-          chosen={view.view}
-          onChoose={(id) => dispatch(look({ view: id }))}
-        />
+        <div className="under-dog">
+          <Chips
+            label="Seen from"
+            className="view-switch"
+            options={VIEW_IDS.map((id) => [id, VIEW_WORD[id]])}
+            chosen={view.view}
+            onChoose={(id) => dispatch(look({ view: id }))}
+          />
+          <Link className="chip" to={`/visits/${sheet.visit.id}/sheet`}>
+            pattern sheet
+          </Link>
+        </div>
         <Legend
           curlBack={view.curlBack}
           compare={view.compare}
+          without={view.without === null ? null : byId('finding', packs.findings.findings, view.without).name}
           onCurl={() => dispatch(look({ curlBack: !view.curlBack }))}
           onCompare={(on) => dispatch(look({ compare: on }))}
         />
@@ -232,6 +295,9 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   );
 }
 
+/** A pulled length takes a tool's so near to it, share of the rule. */
+const PULL_SNAP = 0.005;
+
 const TABS = [
   ['zone', 'This zone'],
   ['all', 'All zones'],
@@ -249,17 +315,20 @@ const VIEW_WORD: Readonly<Record<ViewId, string>> = {
 interface LegendProps {
   readonly curlBack: boolean;
   readonly compare: boolean;
+  /** The finding that is left out of the line laid over the dog. */
+  readonly without: string | null;
   readonly onCurl: () => void;
   readonly onCompare: (on: boolean) => void;
 }
 
-function Legend({ curlBack, compare, onCurl, onCompare }: LegendProps) {
+function Legend({ curlBack, compare, without, onCurl, onCompare }: LegendProps) {
   return (
     <div className="legend">
       <span className="key to-leave">to leave</span>
       <span className="key there-now">there now</span>
       <span className="key standard">standard</span>
       <span className="key line">clip line</span>
+      {without !== null && <span className="key without">without {without}</span>}
       <span className="ms-auto d-flex gap-2">
         <button type="button" className="chip" aria-pressed={curlBack} onClick={onCurl}>
           curl back

@@ -14,6 +14,8 @@ interface DraftView {
   readonly compare: boolean;
   readonly panel: 'zone' | 'all';
   readonly gesture: boolean;
+  /** The finding without which the outline is laid over the dog. */
+  readonly without: string | null;
 }
 
 const viewSlice = createSlice({
@@ -26,6 +28,7 @@ const viewSlice = createSlice({
     compare: false,
     panel: 'zone',
     gesture: false,
+    without: null,
   } as DraftView,
   reducers: {
     look: (state, action: PayloadAction<Partial<DraftView>>): DraftView => ({ ...state, ...action.payload }),

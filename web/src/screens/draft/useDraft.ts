@@ -105,6 +105,21 @@ export function useChecks(
   }, [breed, body, side, now, plan, standard, curlBack, purpose]);
 }
 
+/** The plans there would be had each finding not been found. */
+export function useOthers({ visit }: ReturnType<typeof useDog>, choices: Choices): readonly Plan[] {
+  // Facts of their own: what core keeps for this dog stays this dog's.
+  const cases = useMemo(
+    () =>
+      visit.findings.map(({ finding }): Case => ({
+        ...visit,
+        facts: { ...visit.facts },
+        findings: visit.findings.filter((one) => one.finding !== finding),
+      })),
+    [visit],
+  );
+  return useMemo(() => cases.map((one) => planGroom(rechoose(one, choices))), [cases, choices]);
+}
+
 /** The zones of a kind an edit bears on. */
 export function zonesOf(
   plan: { readonly zones: readonly { readonly zone: string }[] },

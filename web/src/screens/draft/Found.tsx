@@ -1,0 +1,100 @@
+import type { VisitSheet } from '@kurrel/contract';
+import type { Conflict, LengthUnit, Plan } from '@kurrel/core';
+import { byId, formatLength, planChanges, zoneKindId } from '@kurrel/core';
+import { conflictSentence } from '@kurrel/words';
+import { memo, useMemo } from 'react';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { look } from './draftView.ts';
+
+interface FoundProps {
+  readonly findings: VisitSheet['hands']['findings'];
+  /** The plan there would be without each of them. */
+  readonly others: readonly Plan[];
+  readonly plan: Plan;
+  readonly unit: LengthUnit;
+}
+
+/** Changes told of a finding. */
+const TOLD = 3;
+
+/** What the hands found, and what each finding changes of the plan; its outline without it can be laid over the dog. */
+export const Found = memo(function Found({ findings, others, plan, unit }: FoundProps) {
+  const dispatch = useAppDispatch();
+  const without = useAppSelector((state) => state.draftView.without);
+  const changes = useMemo(() => others.map((other) => changesBy(other, plan, unit)), [others, plan, unit]);
+  if (findings.length === 0) return null;
+  return (
+    <section>
+      <h2>Hands found</h2>
+      <ul className="rows">
+        {findings.map(({ finding, severity }, i) => {
+          const kind = byId('finding', packs.findings.findings, finding);
+          const told = changes[i] ?? [];
+          return (
+            <li key={finding} className="found">
+              <span>
+                {kind.name} <span className="muted">{severity}</span>
+                <span className="advice">{kind.advice}</span>
+                {told.length > 0 && <span className="advice">Changes {told.join(', ')}.</span>}
+              </span>
+              {told.length > 0 && (
+                <button
+                  type="button"
+                  className="chip"
+                  aria-pressed={without === finding}
+                  aria-label={`See it without ${kind.name}`}
+                  onClick={() => dispatch(look({ without: without === finding ? null : finding }))}
+                >
+                  see it without
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+});
+
+/** "croup 11 mm shorter": the largest changes first, both sides once. */
+function changesBy(before: Plan, after: Plan, unit: LengthUnit): readonly string[] {
+  const seen = new Set<string>();
+  return planChanges(before, after).flatMap(({ zone, fromMm, toMm }) => {
+    const kind = zoneKindId(zone);
+    const by = toMm - fromMm;
+    if (Math.abs(by) < 1 || seen.has(kind) || seen.size === TOLD) return [];
+    seen.add(kind);
+    const { name } = byId('zone', packs.zones.zones, kind);
+    return [`${name} ${formatLength(Math.abs(by), unit)} ${by > 0 ? 'longer' : 'shorter'}`];
+  });
+}
+
+const CANNOT: readonly Conflict['kind'][] = ['outline-hair', 'outline-skin', 'outline-maximum'];
+
+/** What of the outline cannot be had on this dog, and when. */
+export const NotBetter = memo(function NotBetter({ plan, unit }: Pick<FoundProps, 'plan' | 'unit'>) {
+  const said = new Map<string, string[]>();
+  for (const conflict of plan.conflicts) {
+    if (!CANNOT.includes(conflict.kind)) continue;
+    const text = conflictSentence(conflict, unit);
+    const { name } = byId('zone', packs.zones.zones, zoneKindId(conflict.zone));
+    said.set(text, [...new Set([...(said.get(text) ?? []), name])]);
+  }
+  if (said.size === 0) return null;
+  return (
+    <section>
+      <h2>Why it cannot be better</h2>
+      <ul className="rows">
+        {[...said].map(([text, places]) => (
+          <li key={text}>
+            <span>
+              {places.join(', ')}
+              <span className="advice">{text}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+});
