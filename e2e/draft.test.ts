@@ -381,6 +381,10 @@ describe('around the board', () => {
     const pdf = (await kept('.pdf')).toString('latin1');
     expect(pdf.startsWith('%PDF-')).toBe(true);
     expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+    for (const format of ['A4', 'Letter'] as const) {
+      const printed = Buffer.from(await page.pdf({ format })).toString('latin1');
+      expect(printed.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+    }
     expect(pdf).toMatch(/\/MediaBox \[0 0 612\.? 792\.?\]/);
     await page.close();
   });

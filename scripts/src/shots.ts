@@ -69,7 +69,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'draft-poodle', go: draft('Juniper') },
   { name: 'draft-samoyed', go: draft('Mistral') },
   { name: 'draft-airedale', go: draft('Rook') },
-  { name: 'draft-havanese', go: draft('Dumpling') },
+  {
+    name: 'pattern-sheet',
+    size: [880, 1330],
+    go: along('Juniper', 'sheet', '.pattern-sheet'),
+  },
   { name: 'draft-phone', size: [390, 844], go: draft('Juniper') },
   { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
   { name: 'hands-on-tablet', size: [800, 1280], go: hands('Sorrel') },

@@ -29,6 +29,8 @@ interface PatternSheetProps {
   readonly breed: BreedPack;
   readonly plan: Plan;
   readonly body: Body;
+  /** What keeps the work from being started, not yet answered. */
+  readonly stops: readonly string[];
   readonly restrictions: readonly string[];
   readonly side: Seen;
   readonly small: readonly (Seen & { readonly name: string })[];
@@ -44,8 +46,10 @@ export function PatternSheet(props: PatternSheetProps) {
   const { ref, sheet, breed, plan, body, side, small, unit } = props;
   const { dog } = sheet;
   const { heightMm, weightKg } = body.measures;
-  const stops = [...new Set(props.restrictions)];
-  const minded = wrapped(stops.length > 0 ? `Mind: ${stops.join(' · ')}` : '', 118).slice(0, 2);
+  const minded = [
+    ...props.stops.map((stop) => `STOP, not answered yet: ${stop}`),
+    ...mindedLines([...new Set(props.restrictions)]),
+  ];
   return (
     <svg
       ref={ref}
@@ -85,6 +89,18 @@ export function PatternSheet(props: PatternSheetProps) {
     </svg>
   );
 }
+
+/** As many restrictions as two lines hold; what is left over is counted. */
+function mindedLines(restrictions: readonly string[]): readonly string[] {
+  for (let told = restrictions.length; told > 0; told--) {
+    const rest = restrictions.length - told;
+    const more = rest > 0 ? ` · and ${rest} more` : '';
+    const lines = wrapped(`Mind: ${restrictions.slice(0, told).join(' · ')}${more}`, MIND_LETTERS);
+    if (lines.length <= 2) return lines;
+  }
+  return [];
+}
+const MIND_LETTERS = 112;
 
 const DOG_TOP = 112;
 const DOG_SCALE = 0.86;
@@ -284,12 +300,13 @@ function Rows({ plan, unit }: Pick<PatternSheetProps, 'plan' | 'unit'>) {
 }
 
 const NAME_LETTERS = 19;
-const LETTERS = 146;
+const LETTERS = 132;
 
 /** Tools to lay out, runs of combs, lines by hand, cautions: as large as the page has room for. */
 function Notes({ plan, lines, unit, sheet }: PatternSheetProps) {
   const notes: (readonly [string, readonly string[]])[] = [
     ['Lay out', [plan.tools.map(({ label, zones }) => `${label} (${zones})`).join(' · ')]],
+    ['Mats', matLines(plan, unit)],
     ['Block in first', blockInSentences(plan, unit)],
     ['Lines', lines.map((line) => lineSentence(packs, line, unit))],
     ['Cautions', plan.cautions],
@@ -320,6 +337,17 @@ function Notes({ plan, lines, unit, sheet }: PatternSheetProps) {
     </g>
   );
 }
+
+/** What becomes of each mat. */
+const matLines = (plan: Plan, unit: LengthUnit): readonly string[] =>
+  plan.mats?.mats.map(({ mat, decision, blade, brushMinutes }) => {
+    const where = zoneWord(mat.zone);
+    if (decision === 'save') return `${where}: brush out, ${Math.round(brushMinutes)} min`;
+    const under = blade
+      ? `with ${blade.label}, leaves ${formatLength(blade.leavesMm, unit)}`
+      : 'no blade passes: left';
+    return `${where}: ${decision === 'part' ? 'brush out what goes, clip the rest' : 'clip'} ${under}`;
+  }) ?? [];
 
 function leftAlone(plan: Plan): readonly string[] {
   const alone = plan.zones.flatMap(({ zone, protectedBy }) =>

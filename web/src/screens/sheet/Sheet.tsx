@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, View } from '@kurrel/core';
-import { bodyOf, clipLines, outlineOf, planGroom } from '@kurrel/core';
+import { bodyOf, clipLines, openStops, outlineOf, planGroom, stopsOf } from '@kurrel/core';
 import { useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
@@ -14,7 +14,7 @@ import { caseOf } from '../../parts/visitCase.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { zoneWord } from '../../parts/words.ts';
 import type { Paper } from './keep.ts';
-import { keepPdf, keepSvg, PAPERS } from './keep.ts';
+import { keepPdf, keepSvg, PAPERS, unwritable } from './keep.ts';
 import { PatternSheet } from './PatternSheet.tsx';
 import { fileName } from './sheetText.ts';
 
@@ -62,6 +62,9 @@ function Board({
       side: seen(body.views.side),
       small: SMALL.map(([id, name]) => ({ ...seen(body.views[id]), name })),
       lines: clipLines(breed, visit.trim, body),
+      stops: openStops(stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit), sheet.stopLog).map(
+        ({ stop, zone }) => (zone === null ? stop.name : `${stop.name}, ${zoneWord(zone)}`),
+      ),
       restrictions: visit.restrictions.map(({ kind, zone }) =>
         zone ? `${kind.name}, ${zoneWord(zone)}` : kind.name,
       ),
@@ -71,6 +74,11 @@ function Board({
 
   const pdf = async () => {
     if (!page.current) return;
+    const lost = unwritable(page.current.textContent ?? '');
+    if (lost.length > 0) {
+      dispatch(notify({ text: `A PDF cannot show ${lost.join(' ')}: keep the SVG, or print this page.` }));
+      return;
+    }
     setBusy(true);
     try {
       await keepPdf(page.current, paper, fileName(sheet.dog.name, breed, 'pdf'));

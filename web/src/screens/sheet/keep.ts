@@ -8,6 +8,13 @@ export function keepSvg(svg: SVGSVGElement, name: string): void {
   keep(new Blob([text], { type: 'image/svg+xml' }), name);
 }
 
+/** Letters the PDF's own font has; it carries no other font. */
+const WRITABLE = /^[\u0020-\u00ff\s–—‘’‚“”„•…‰‹›€†‡ŠšŽžŒœŸƒˆ˜™]*$/;
+
+/** What of a drawing's text a PDF could not show. */
+export const unwritable = (text: string): readonly string[] =>
+  [...new Set(text)].filter((letter) => !WRITABLE.test(letter));
+
 /** The drawing as one page of paper, as large as it fits. */
 export async function keepPdf(svg: SVGSVGElement, paper: Paper, name: string): Promise<void> {
   const [{ jsPDF }] = await Promise.all([import('jspdf'), import('svg2pdf.js')]);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { packs } from '../../app/packs.ts';
+import { unwritable } from './keep.ts';
 import { lineSentence, wrapped } from './sheetText.ts';
 
 describe('what is written on a pattern sheet', () => {
@@ -9,6 +10,10 @@ describe('what is written on a pattern sheet', () => {
     expect(lines.every((line) => line.length <= 20)).toBe(true);
     expect(lines.join(' ')).toBe(text);
     expect(wrapped('unbreakablyLongWordOfAGroomer', 5)).toEqual(['unbreakablyLongWordOfAGroomer']);
+  });
+  it('names the letters a PDF could not show', () => {
+    expect(unwritable('Žofie’s 13 mm – ½ é')).toEqual([]);
+    expect(unwritable('犬 Łuna')).toEqual(['犬', 'Ł']);
   });
   it('tells a line by what a hand can measure', () => {
     const line = { id: 'l', name: 'throat', points: [], source: 'custom' } as const;
