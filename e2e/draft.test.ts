@@ -360,6 +360,19 @@ describe('around the board', () => {
     },
   );
 
+  it('a proportion shows on the dog what is measured for it', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Juniper');
+    await page.waitForSelector('.checks .chip');
+    await page.$eval('.checks .chip', (chip) => chip.scrollIntoView({ block: 'center' }));
+    await press(page, '.checks .chip');
+    await page.waitForSelector('.dog .measured');
+    expect(await page.$$eval('.dog .measured', (lines) => lines.length)).toBe(2);
+    await press(page, '.checks .chip');
+    await page.waitForFunction(() => !document.querySelector('.dog .measured'));
+    await page.close();
+  });
+
   it('a pattern sheet is kept as SVG and as a PDF of one page, with the lengths on the screen', async () => {
     const page = await salon.enter('Ottilie Marsh');
     const kept = await downloads(page);

@@ -71,26 +71,62 @@ type Features = Readonly<Record<Feature, number | null>>;
 
 /** Proportions of the dog with its coat on: ratios, and slopes in degrees (positive: higher behind). */
 export function featuresOf(body: Body, outline: Outline): Features {
+  const lines = featureLines(body, outline);
+  if (!lines) return NO_FEATURES;
+  const { lengthToHeight, legToDepth, topline, underline } = lines;
+  return {
+    lengthToHeight: lengthOf(lengthToHeight[0]) / lengthOf(lengthToHeight[1]),
+    legToDepth: lengthOf(legToDepth[0]) / lengthOf(legToDepth[1]),
+    topline: slopeOf(topline[0]),
+    underline: slopeOf(underline[0]),
+  };
+}
+
+type Line = readonly [Point, Point];
+
+/**
+ * What is measured for each feature, on the coat's outline from the side, mm: a ratio is the first line to the second, a slope
+ * is that of its line. Null where the outline lacks the trunk.
+ */
+export function featureLines(
+  { landmarks, heightMm }: Body,
+  outline: Outline,
+): {
+  readonly lengthToHeight: readonly [Line, Line];
+  readonly legToDepth: readonly [Line, Line];
+  readonly topline: readonly [Line];
+  readonly underline: readonly [Line];
+} | null {
   const part = (id: string) => outline.find((p) => p.id === id && !p.far)?.contour ?? [];
   const trunk = part('trunk');
   const near = [...trunk, ...part('foreleg'), ...part('hindleg')];
-  const { withers, hipTop, brisket, tuckUp, forechest, elbow } = body.landmarks;
-  if (!withers || !hipTop || !brisket || !tuckUp || !forechest || !elbow || trunk.length === 0)
-    return NO_FEATURES;
+  const { withers, hipTop, brisket, tuckUp, forechest, elbow } = landmarks;
+  if (!withers || !hipTop || !brisket || !tuckUp || !forechest || !elbow || trunk.length === 0) return null;
   const lowest = Math.min(...near.map((p) => p.y), 0);
-  const top = topAt(trunk, withers.x + 0.03 * body.heightMm);
-  const under = bottomAt(trunk, brisket.x + 0.04 * body.heightMm);
+  const atTop = (x: number, otherwise: Point) => ({ x, y: topAt(trunk, x) ?? otherwise.y });
+  const atUnder = (x: number, otherwise: Point) => ({ x, y: bottomAt(trunk, x) ?? otherwise.y });
+  const top = atTop(withers.x + 0.03 * heightMm, withers);
+  const under = atUnder(brisket.x + 0.04 * heightMm, brisket);
   const torso = near.filter((p) => p.y > elbow.y * 1.02);
-  const length = Math.max(...torso.map((p) => p.x)) - Math.min(...torso.map((p) => p.x));
-  const height = (top ?? withers.y) - lowest;
-  const depth = (top ?? withers.y) - (under ?? brisket.y);
+  const [front, rear] = [Math.min(...torso.map((p) => p.x)), Math.max(...torso.map((p) => p.x))];
+  const level = (x: number) => ({ x, y: elbow.y });
+  const plumb = (y: number) => ({ x: under.x, y });
   return {
-    lengthToHeight: length / height,
-    legToDepth: ((under ?? brisket.y) - lowest) / depth,
-    topline: slope(topAt, trunk, withers.x + 0.08 * body.heightMm, hipTop.x),
-    underline: slope(bottomAt, trunk, brisket.x + 0.05 * body.heightMm, tuckUp.x),
+    lengthToHeight: [
+      [level(front), level(rear)],
+      [{ x: top.x, y: lowest }, top],
+    ],
+    legToDepth: [
+      [plumb(lowest), under],
+      [under, plumb(top.y)],
+    ],
+    topline: [[atTop(withers.x + 0.08 * heightMm, withers), atTop(hipTop.x, hipTop)]],
+    underline: [[atUnder(brisket.x + 0.05 * heightMm, brisket), atUnder(tuckUp.x, tuckUp)]],
   };
 }
+
+const lengthOf = ([a, b]: Line) => Math.hypot(b.x - a.x, b.y - a.y);
+const slopeOf = ([a, b]: Line) => (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
 
 const NO_FEATURES: Features = {
   lengthToHeight: null,
@@ -118,13 +154,6 @@ const bottomAt: HeightAt = (line, x) => {
   const ys = crossings(line, x);
   return ys.length > 0 ? Math.min(...ys) : null;
 };
-
-function slope(at: HeightAt, line: readonly Point[], x0: number, x1: number): number | null {
-  const y0 = at(line, x0);
-  const y1 = at(line, x1);
-  if (y0 === null || y1 === null) return null;
-  return (Math.atan2(y1 - y0, x1 - x0) * 180) / Math.PI;
-}
 
 function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): RuleCheck {
   switch (rule.kind) {

@@ -32,6 +32,8 @@ export interface DogDrawingProps {
   readonly ideal: readonly Point[] | null;
   /** The coat another plan would leave, as a line over this one. */
   readonly without?: Outline | null;
+  /** Lines along which a proportion is measured, mm. */
+  readonly measured?: readonly (readonly [Point, Point])[];
   readonly lines: readonly DrawnLine[];
   readonly texture: CoatType['texture'];
   readonly lengthOf: (zone: string) => number;
@@ -114,6 +116,16 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
             />
           ),
       )}
+      {props.measured?.map((line, index) => {
+        const [a, b] = [frame.point(line[0]), frame.point(line[1])];
+        return (
+          <g key={index} className="measured">
+            <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} />
+            <circle cx={a.x} cy={a.y} r={4} />
+            <circle cx={b.x} cy={b.y} r={4} />
+          </g>
+        );
+      })}
       {ideal && <path className="ideal" d={pathOf(ideal, frame, false)} />}
       {lines.map((line) => (
         <path key={line.id} className="clip-line" d={pathOf(line.points, frame, false)}>

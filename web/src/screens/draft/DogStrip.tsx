@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Body, BreedPack, Case, Plan, RuleCheck, Schools } from '@kurrel/core';
+import type { Body, BreedPack, Case, Feature, Plan, RuleCheck, Schools } from '@kurrel/core';
 import { byId, formatLength, schoolsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -10,6 +10,7 @@ import { LengthField } from '../../parts/LengthField.tsx';
 import { ageOf, zoneWord } from '../../parts/words.ts';
 import { Stops } from '../../parts/Stops.tsx';
 import { setChoices, setPurpose, setWish } from '../../visit/choicesSlice.ts';
+import { look } from './draftView.ts';
 import { Found, NotBetter } from './Found.tsx';
 
 interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools'> {
@@ -257,6 +258,22 @@ const FEATURE = {
   underline: 'underline',
 } as const;
 
+/** A proportion by name; touched, it shows on the dog what is measured for it. */
+function Measured({ feature }: { readonly feature: Feature }) {
+  const dispatch = useAppDispatch();
+  const shown = useAppSelector((state) => state.draftView.feature) === feature;
+  return (
+    <button
+      type="button"
+      className="chip"
+      aria-pressed={shown}
+      onClick={() => dispatch(look({ feature: shown ? null : feature, view: 'side' }))}
+    >
+      {FEATURE[feature]}
+    </button>
+  );
+}
+
 function Standard({ checks }: { readonly checks: readonly RuleCheck[] }) {
   const unit = useAppSelector((state) => state.preferences.unit);
   if (checks.length === 0) return null;
@@ -273,9 +290,11 @@ function Standard({ checks }: { readonly checks: readonly RuleCheck[] }) {
         {checks.map((check, index) => (
           <li key={index} className={check.kept ? 'kept' : 'broken'}>
             <span title={check.rule.text}>
-              {check.rule.kind === 'ratio' || check.rule.kind === 'slope'
-                ? FEATURE[check.rule.feature]
-                : check.rule.text}
+              {check.rule.kind === 'ratio' || check.rule.kind === 'slope' ? (
+                <Measured feature={check.rule.feature} />
+              ) : (
+                check.rule.text
+              )}
               {!check.kept && <span className="advice">{check.rule.whenBroken}</span>}
             </span>
             <span className="figure">

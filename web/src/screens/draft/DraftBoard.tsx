@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, ViewId } from '@kurrel/core';
-import { byId, outlineOf, VIEW_IDS, zoneKindId } from '@kurrel/core';
+import { byId, featureLines, outlineOf, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
@@ -183,6 +183,11 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     () => (other ? outlineOf(drawn.view, other, 'after', view.curlBack) : null),
     [other, drawn.view, view.curlBack],
   );
+  const measured = useMemo(() => {
+    if (view.feature === null || view.view !== 'side') return [];
+    const outline = view.compare ? draft.now : draft.after;
+    return featureLines(dog.body, outline)?.[view.feature] ?? [];
+  }, [view.feature, view.view, view.compare, draft.now, draft.after, dog.body]);
   const passes = useMemo(
     () => settledZone?.passes.filter(({ along }) => along.view === view.view) ?? [],
     [settledZone, view.view],
@@ -215,6 +220,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           ghost={view.compare ? null : draft.now}
           ideal={draft.ideal}
           without={without}
+          measured={measured}
           lines={draft.lines}
           texture={draft.coat.texture}
           lengthOf={view.compare ? draft.lengths.now : draft.lengths.after}

@@ -1,6 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
-import type { ViewId } from '@kurrel/core';
+import type { Feature, ViewId } from '@kurrel/core';
 
 export type SideMode = 'both' | 'left' | 'right';
 
@@ -16,6 +16,8 @@ interface DraftView {
   readonly gesture: boolean;
   /** The finding without which the outline is laid over the dog. */
   readonly without: string | null;
+  /** The proportion whose measured lines are shown. */
+  readonly feature: Feature | null;
 }
 
 const viewSlice = createSlice({
@@ -29,6 +31,7 @@ const viewSlice = createSlice({
     panel: 'zone',
     gesture: false,
     without: null,
+    feature: null,
   } as DraftView,
   reducers: {
     look: (state, action: PayloadAction<Partial<DraftView>>): DraftView => ({ ...state, ...action.payload }),
