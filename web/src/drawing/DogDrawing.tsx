@@ -9,15 +9,16 @@ import type {
   View,
   ViewPart,
 } from '@kurrel/core';
-import { lengthNumber, otherSide, zoneKindId } from '@kurrel/core';
-import type { PointerEvent, ReactNode } from 'react';
-import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
-import type { Callout, PlacedCallout } from './callouts.ts';
-import { placeCallouts } from './callouts.ts';
+import { otherSide, zoneKindId } from '@kurrel/core';
+import type { ReactNode } from 'react';
+import { memo, useDeferredValue, useId, useMemo } from 'react';
 import type { Frame } from './frame.ts';
 import { contourPath, pathOf, SHEET } from './frame.ts';
 import { hairMarks, hairPath, tipsPath } from './hairMarks.ts';
+import { Labels } from './Labels.tsx';
+import { PassLines, passLinesOf } from './PassLines.tsx';
 import { tintOf } from './tint.ts';
+import { usePull } from './usePull.ts';
 import { useSheetScale } from './useSheetScale.ts';
 import type { ZoneGroup } from './zoneGroups.ts';
 
@@ -159,135 +160,6 @@ function otherPath(
   return runs.map((run) => (run.length > 1 ? pathOf(run, frame, false) : '')).join('');
 }
 
-/** A finger moves so far before it pulls, px. */
-const PULLS_PX = 5;
-
-/** Pulling the coat of the place in hand: along the normal of the contour where it was taken hold of. */
-function usePull({ view, frame, selected, onPull }: DogDrawingProps) {
-  const held = useRef<{ at: Point; out: Point; unitsPerPx: number; moved: boolean } | null>(null);
-  if (!onPull) return {};
-  const end = () => {
-    if (held.current?.moved) onPull(null);
-    held.current = null;
-  };
-  return {
-    onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
-      const zone = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
-      const screen = event.currentTarget.getScreenCTM();
-      if (!zone || !screen || zoneKindId(zone) !== selected) return;
-      const at = { x: event.clientX, y: event.clientY };
-      const here = { x: (at.x - screen.e) / screen.a, y: (at.y - screen.f) / screen.d };
-      const out = outwardAt(view, frame, selected, here);
-      if (!out) return;
-      held.current = { at, out, unitsPerPx: 1 / screen.a, moved: false };
-      event.currentTarget.setPointerCapture(event.pointerId);
-    },
-    onPointerMove: (event: PointerEvent<SVGSVGElement>) => {
-      const hold = held.current;
-      if (!hold) return;
-      const [dx, dy] = [event.clientX - hold.at.x, event.clientY - hold.at.y];
-      if (!hold.moved && Math.hypot(dx, dy) < PULLS_PX) return;
-      hold.moved = true;
-      onPull(((dx * hold.out.x + dy * hold.out.y) * hold.unitsPerPx) / frame.scale);
-    },
-    onPointerUp: end,
-    onPointerCancel: end,
-  };
-}
-
-/** Outward on the sheet at the seen place of a zone's contour that is nearest; null where the zone has none. */
-function outwardAt(view: View, frame: Frame, kind: string, here: Point): Point | null {
-  let best: { readonly far: number; readonly out: Point } | null = null;
-  for (const part of view.parts) {
-    if (part.far) continue;
-    for (const { zone, hidden, point, normal } of part.stations) {
-      if (hidden || zoneKindId(zone) !== kind) continue;
-      const at = frame.point(point);
-      const far = Math.hypot(at.x - here.x, at.y - here.y);
-      if (!best || far < best.far) best = { far, out: { x: normal.x, y: -normal.y } };
-    }
-  }
-  return best?.out ?? null;
-}
-
-interface PassLine {
-  readonly key: number;
-  readonly label: string;
-  readonly line: readonly OffCoat[];
-  readonly middle: OffCoat;
-  /** Coat and line with what is written beside it: where no other label goes. */
-  readonly band: readonly Point[];
-}
-
-interface OffCoat extends Point {
-  /** Away from the dog on the sheet. */
-  readonly out: Point;
-}
-
-/** Where tools are run, on the sheet. */
-function passLinesOf(
-  passes: readonly PassPlan[],
-  parts: readonly ViewPart[],
-  outline: Outline,
-  frame: Frame,
-  scale: number,
-): readonly PassLine[] {
-  return passes.flatMap(({ along, tool }): readonly PassLine[] => {
-    const index = parts.findIndex(({ id, far }) => id === along.part && !far);
-    const { stations = [] } = parts[index] ?? {};
-    const contour = outline[index]?.contour ?? [];
-    const n = stations.length;
-    const count = (along.to - along.from + n) % n || n;
-    const line = Array.from({ length: count }, (_, k): OffCoat[] => {
-      const [skin, coat] = [stations[(along.from + k) % n], contour[(along.from + k) % n]];
-      if (!skin || !coat) return [];
-      const [at, out] = [frame.point(coat), { x: skin.normal.x, y: -skin.normal.y }];
-      return [{ x: at.x + out.x * OFF * scale, y: at.y + out.y * OFF * scale, out }];
-    }).flat();
-    const middle = line[Math.floor(line.length / 2)];
-    if (!middle || !tool) return [];
-    const shifted = (by: number) =>
-      line.map(({ x, y, out }) => ({ x: x + out.x * by * scale, y: y + out.y * by * scale }));
-    const band = [...shifted(-OFF), ...shifted(2 * OFF).reverse()];
-    return [{ key: along.from, label: tool.label, line, middle, band }];
-  });
-}
-
-/** Dimension lines off the coat: where a tool is run, from tick to tick. */
-function PassLines({ lines, scale }: { readonly lines: readonly PassLine[]; readonly scale: number }) {
-  return (
-    <g className="passes" aria-hidden="true">
-      {lines.map(({ key, label, line, middle }) => (
-        <g key={key}>
-          <polyline points={line.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')} />
-          {[line[0], line[line.length - 1]].map(
-            (end, i) =>
-              end && (
-                <line
-                  key={i}
-                  x1={end.x - end.out.x * TICK}
-                  y1={end.y - end.out.y * TICK}
-                  x2={end.x + end.out.x * TICK}
-                  y2={end.y + end.out.y * TICK}
-                />
-              ),
-          )}
-          <text
-            x={middle.x + middle.out.x * OFF * scale}
-            y={middle.y + middle.out.y * OFF * scale + 4}
-            style={{ fontSize: LABEL.tool * scale }}
-          >
-            {label}
-          </text>
-        </g>
-      ))}
-    </g>
-  );
-}
-/** Off the coat, and the length of a tick, drawing units. */
-const OFF = 11;
-const TICK = 5;
-
 /** A sheet this high would hold a dog with marks as far apart as they should be. */
 const MARK_APART = 438;
 
@@ -409,77 +281,6 @@ function Face({
           <g key={index}>
             <circle cx={at.x} cy={at.y} r={radius} />
             <circle cx={at.x - radius * 0.3} cy={at.y - radius * 0.32} r={radius * 0.27} className="glint" />
-          </g>
-        );
-      })}
-    </g>
-  );
-}
-
-/** A label's sizes in drawing units where the sheet is not shrunk. */
-const LABEL = { height: 38, pad: 9, length: 14, tool: 12 } as const;
-const labelWidth = (title: string, below: string) =>
-  Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
-
-interface LabelsProps extends DogDrawingProps {
-  readonly passLines: readonly PassLine[];
-  readonly scale: number;
-}
-
-function Labels({ groups, frame, outline, passLines, selected, unit, steady, scale, onSelect }: LabelsProps) {
-  const callouts: Callout[] = groups.map((group) => ({
-    key: group.key,
-    anchor: frame.point(group.anchor),
-    width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
-    height: LABEL.height * scale,
-  }));
-  const last = useRef<readonly PlacedCallout[]>([]);
-  const resting = steady ? null : outline;
-  const restingLines = steady ? null : passLines;
-  const said = groups.map((group) => group.key + group.below).join();
-  const placed = useMemo(() => {
-    if (steady && last.current.length > 0) return last.current;
-    return placeCallouts(callouts, [
-      ...outline.map((part) => part.contour.map(frame.point)),
-      ...passLines.map(({ band }) => band),
-    ]);
-    // A new place is looked for when the groups or the resting outline change, not with every redraw.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [steady, frame, scale, resting, restingLines, said]);
-  last.current = placed;
-  const byKey = new Map(groups.map((group) => [group.key, group]));
-  return (
-    <g className="callouts">
-      {placed.map(({ key, x, y, from }) => {
-        const group = byKey.get(key);
-        const callout = callouts.find((c) => c.key === key);
-        if (!group || !callout) return null;
-        const on = group.zones.some((zone) => zoneKindId(zone) === selected);
-        return (
-          <g
-            key={key}
-            className={on ? 'callout on' : 'callout'}
-            onClick={() => onSelect(group.zones[0] ?? '')}
-          >
-            <line x1={callout.anchor.x} y1={callout.anchor.y} x2={from.x} y2={from.y} />
-            <circle cx={callout.anchor.x} cy={callout.anchor.y} r={3.2} />
-            <rect x={x} y={y} width={callout.width} height={callout.height} rx={5} />
-            <text
-              x={x + LABEL.pad * scale}
-              y={y + 16 * scale}
-              className="length"
-              style={{ fontSize: LABEL.length * scale }}
-            >
-              {lengthNumber(group.leftMm, unit)} {unit}
-            </text>
-            <text
-              x={x + LABEL.pad * scale}
-              y={y + 30 * scale}
-              className="tool"
-              style={{ fontSize: LABEL.tool * scale }}
-            >
-              {group.below}
-            </text>
           </g>
         );
       })}

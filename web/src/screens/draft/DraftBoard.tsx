@@ -19,10 +19,13 @@ import { KeysHelp } from './KeysHelp.tsx';
 import { Chips } from '../../parts/Chips.tsx';
 import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
-import { nextTick, RULE, shareOf, snap } from '../../parts/ruleScale.ts';
+import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
+import { usePulledLength } from './usePulledLength.ts';
+import { Legend } from './Legend.tsx';
 import { useChecks, useDog, useDraft, useOthers, useView, zonesOf } from './useDraft.ts';
-import { OwnWord, ZoneHead, ZonePanel } from './ZonePanel.tsx';
+import { OwnWord } from './OwnWord.tsx';
+import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
 
 interface DraftBoardProps {
@@ -105,43 +108,15 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const showHelp = useCallback(() => setHelp(true), []);
   const settledZone = settled.plan.zones.find((z) => z.zone === zones[0]);
   const zone = plan.zones.find((z) => z.zone === zones[0]) ?? plan.zones[0];
-  const { coat, plan: latest } = draft;
-  const pull = useRef<{
-    readonly fromMm: number;
-    readonly leastMm: number;
-    readonly mostMm: number;
-    readonly gesture: string;
-  } | null>(null);
-  const onPull = useCallback(
-    (byMm: number | null) => {
-      if (byMm === null) {
-        pull.current = null;
-        gesture(false);
-        return;
-      }
-      if (!pull.current) {
-        const pulled = latest.zones.filter((one) => zones.includes(one.zone));
-        const [held] = pulled;
-        if (!held) return;
-        pull.current = {
-          fromMm: held.leftMm,
-          // A pull is no way to ask for what is not safe, or for hair that is not there.
-          leastMm: Math.max(RULE.fromMm, ...pulled.map(({ floorMm }) => floorMm)),
-          mostMm: Math.min(RULE.toMm, ...pulled.map(({ ceilingMm }) => ceilingMm ?? RULE.toMm)),
-          gesture: `pull-${Date.now()}`,
-        };
-        gesture(true);
-      }
-      // How far a hair stands off: depth = length · curl · sin(lay).
-      const depth = (view.curlBack ? coat.curl : 1) * Math.sin((coat.layDeg * Math.PI) / 180);
-      const { fromMm, leastMm, mostMm } = pull.current;
-      const mm = Math.min(mostMm, Math.max(leastMm, fromMm + byMm / depth));
-      const ticks = dog.ticks.filter((tick) => tick.mm >= leastMm && tick.mm <= mostMm);
-      const { mm: toMm, tick } = snap(shareOf(mm), ticks, PULL_SNAP);
-      setLengths(zones, { mm: Math.min(mostMm, Math.max(leastMm, toMm)), tick }, pull.current.gesture);
-    },
-    [latest, zones, coat, view.curlBack, dog.ticks, gesture, setLengths],
-  );
+  const onPull = usePulledLength({
+    plan,
+    coat: draft.coat,
+    curlBack: view.curlBack,
+    zones,
+    ticks: dog.ticks,
+    onLength: setLengths,
+    onGesture: gesture,
+  });
   useDraftKeys({
     plan,
     selected: view.selected,
@@ -301,9 +276,6 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   );
 }
 
-/** A pulled length takes a tool's so near to it, share of the rule. */
-const PULL_SNAP = 0.005;
-
 const TABS = [
   ['zone', 'This zone'],
   ['all', 'All zones'],
@@ -317,42 +289,3 @@ const VIEW_WORD: Readonly<Record<ViewId, string>> = {
   headFront: 'face',
   headSide: 'head',
 };
-
-interface LegendProps {
-  readonly curlBack: boolean;
-  readonly compare: boolean;
-  /** The finding that is left out of the line laid over the dog. */
-  readonly without: string | null;
-  readonly onCurl: () => void;
-  readonly onCompare: (on: boolean) => void;
-}
-
-function Legend({ curlBack, compare, without, onCurl, onCompare }: LegendProps) {
-  return (
-    <div className="legend">
-      <span className="key to-leave">to leave</span>
-      <span className="key there-now">there now</span>
-      <span className="key standard">standard</span>
-      <span className="key line">clip line</span>
-      {without !== null && <span className="key without">without {without}</span>}
-      <span className="ms-auto d-flex gap-2">
-        <button type="button" className="chip" aria-pressed={curlBack} onClick={onCurl}>
-          curl back
-        </button>
-        <button
-          type="button"
-          className="chip"
-          aria-pressed={compare}
-          onPointerDown={() => onCompare(true)}
-          onPointerUp={() => onCompare(false)}
-          onPointerLeave={() => onCompare(false)}
-          onClick={(event) => {
-            if (event.detail === 0) onCompare(!compare);
-          }}
-        >
-          hold to see the coat now
-        </button>
-      </span>
-    </div>
-  );
-}

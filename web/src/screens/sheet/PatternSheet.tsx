@@ -1,14 +1,12 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { Body, BreedPack, DrawnLine, LengthUnit, Outline, Plan, View } from '@kurrel/core';
-import { formatLength, lengthNumber } from '@kurrel/core';
+import type { Body, BreedPack, DrawnLine, LengthUnit, Plan } from '@kurrel/core';
+import { formatLength } from '@kurrel/core';
 import type { Ref } from 'react';
 import { packs } from '../../app/packs.ts';
-import { placeCallouts } from '../../drawing/callouts.ts';
-import type { Frame } from '../../drawing/frame.ts';
-import { contourPath, frameFor, pathOf, SHEET } from '../../drawing/frame.ts';
-import { zoneGroups } from '../../drawing/zoneGroups.ts';
 import { ageOf, zoneWord } from '../../parts/words.ts';
 import { toolWords, zoneRows } from '../../parts/zoneRows.ts';
+import type { Seen } from './SheetDog.tsx';
+import { Side, Small, SIDE_HIGH, SMALL_HIGH } from './SheetDog.tsx';
 import { blockInSentences, lineSentence, wrapped } from './sheetText.ts';
 
 /** A page of A4 at 96 to the inch; everything on it is black and says what it is without a style sheet. */
@@ -16,12 +14,6 @@ export const PAPER = { width: 794, height: 1123 } as const;
 const EDGE = 38;
 const WIDE = PAPER.width - 2 * EDGE;
 const SANS = 'Helvetica, Arial, sans-serif';
-
-export interface Seen {
-  readonly view: View;
-  readonly after: Outline;
-  readonly now: Outline;
-}
 
 interface PatternSheetProps {
   readonly ref: Ref<SVGSVGElement>;
@@ -80,9 +72,15 @@ export function PatternSheet(props: PatternSheetProps) {
           {line}
         </text>
       ))}
-      <Side plan={plan} seen={side} lines={props.lines} unit={unit} />
+      <Side plan={plan} seen={side} lines={props.lines} unit={unit} left={EDGE} wide={WIDE} top={DOG_TOP} />
       {small.map((seen, i) => (
-        <Small key={seen.name} seen={seen} x={EDGE + (i * WIDE) / small.length} width={WIDE / small.length} />
+        <Small
+          key={seen.name}
+          seen={seen}
+          x={EDGE + (i * WIDE) / small.length}
+          top={SMALL_TOP}
+          width={WIDE / small.length}
+        />
       ))}
       <Rows plan={plan} unit={unit} />
       <Notes {...props} />
@@ -103,161 +101,7 @@ function mindedLines(restrictions: readonly string[]): readonly string[] {
 const MIND_LETTERS = 112;
 
 const DOG_TOP = 112;
-const DOG_SCALE = 0.86;
-const SMALL_TOP = DOG_TOP + SHEET.height * DOG_SCALE;
-const SMALL_HIGH = 132;
-/** A dog drawn small keeps its lines. */
-const BOLD = 2.6;
-
-/** Coat to leave in a full line, coat there now dotted, skin fine, clip lines dashed, lengths beside the dog. */
-function Side({
-  plan,
-  seen,
-  lines,
-  unit,
-}: Pick<PatternSheetProps, 'plan' | 'lines' | 'unit'> & { readonly seen: Seen }) {
-  const frame = frameFor(seen.view, [seen.now, seen.after]);
-  const groups = zoneGroups(plan, seen.view, '');
-  const placed = placeCallouts(
-    groups.map(({ key, anchor, leftMm, below }) => ({
-      key,
-      anchor: frame.point(anchor),
-      width: Math.max(56, 14 + 6.4 * Math.max(lengthNumber(leftMm, unit).length + 3, below.length)),
-      height: 32,
-    })),
-    seen.after.map(({ contour }) => contour.map(frame.point)),
-  );
-  const left = (WIDE - SHEET.width * DOG_SCALE) / 2 + EDGE;
-  return (
-    <g transform={`translate(${left} ${DOG_TOP}) scale(${DOG_SCALE})`}>
-      <Dog seen={seen} frame={frame} />
-      {lines.map((line) => (
-        <path
-          key={line.id}
-          d={pathOf(line.points, frame, false)}
-          fill="none"
-          stroke="#000"
-          strokeWidth={1.6}
-          strokeDasharray="7 4"
-        />
-      ))}
-      {placed.map(({ key, x, y, from }) => {
-        const group = groups.find((one) => one.key === key);
-        if (!group) return null;
-        const at = frame.point(group.anchor);
-        return (
-          <g key={key}>
-            <line x1={at.x} y1={at.y} x2={from.x} y2={from.y} stroke="#000" strokeWidth={0.7} />
-            <circle cx={at.x} cy={at.y} r={2.4} />
-            <text x={x + 4} y={y + 14} fontSize={14} fontWeight="bold">
-              {lengthNumber(group.leftMm, unit)} {unit}
-            </text>
-            <text x={x + 4} y={y + 27} fontSize={11}>
-              {group.below}
-            </text>
-          </g>
-        );
-      })}
-    </g>
-  );
-}
-
-function Dog({
-  seen,
-  frame,
-  bold = 1,
-}: {
-  readonly seen: Seen;
-  readonly frame: Frame;
-  readonly bold?: number;
-}) {
-  const { view, after, now } = seen;
-  return (
-    <>
-      {view.grounded && (
-        <line x1={60} x2={SHEET.width - 60} y1={frame.y(0) + 1} y2={frame.y(0) + 1} stroke="#000" />
-      )}
-      {now.map(({ contour }, i) => (
-        <path
-          key={i}
-          d={contourPath(contour, frame)}
-          fill="none"
-          stroke="#777"
-          strokeWidth={1.4 * bold}
-          strokeDasharray="1.5 4"
-        />
-      ))}
-      {now.map(({ contour }, i) => (
-        <path key={i} d={contourPath(contour, frame)} fill="#fff" />
-      ))}
-      {[true, false].map((far) => (
-        <g key={String(far)}>
-          {after.map((part, i) =>
-            part.far === far ? (
-              <path
-                key={i}
-                d={contourPath(part.contour, frame)}
-                stroke="#000"
-                strokeWidth={3.2 * bold}
-                strokeLinejoin="round"
-              />
-            ) : null,
-          )}
-          {after.map((part, i) => {
-            const skin = view.parts[i]?.stations.map(({ point }) => point) ?? [];
-            return part.far === far ? (
-              <g key={i}>
-                <path d={contourPath(part.contour, frame)} fill={far ? '#ddd' : '#fff'} />
-                <path d={pathOf(skin, frame)} fill="none" stroke="#999" strokeWidth={0.6 * bold} />
-                {part.id.startsWith('ear') && (
-                  <path
-                    d={contourPath(part.contour, frame)}
-                    fill="none"
-                    stroke="#000"
-                    strokeWidth={1 * bold}
-                  />
-                )}
-              </g>
-            ) : null;
-          })}
-        </g>
-      ))}
-      {view.mouth.length > 0 && (
-        <path d={pathOf(view.mouth, frame, false)} fill="none" stroke="#000" strokeWidth={1 * bold} />
-      )}
-      {view.nose.length > 0 && <path d={pathOf(view.nose, frame)} />}
-      {view.eyes.map((eye, i) => {
-        const at = frame.point(eye.at);
-        return <circle key={i} cx={at.x} cy={at.y} r={eye.radiusMm * frame.scale} />;
-      })}
-    </>
-  );
-}
-
-function Small({
-  seen,
-  x,
-  width,
-}: {
-  readonly seen: Seen & { readonly name: string };
-  readonly x: number;
-  readonly width: number;
-}) {
-  const scale = Math.min(width / SHEET.width, (SMALL_HIGH - 14) / SHEET.height);
-  const frame = frameFor(seen.view, [seen.now, seen.after], { left: 8, right: 8, top: 8, bottom: 8 });
-  const left = x + (width - SHEET.width * scale) / 2;
-  return (
-    <>
-      <g transform={`translate(${left} ${SMALL_TOP}) scale(${scale})`}>
-        <Dog seen={seen} frame={frame} bold={BOLD} />
-      </g>
-      <text x={x + width / 2} y={SMALL_TOP + SMALL_HIGH} fontSize={10} textAnchor="middle">
-        {seen.name}
-      </text>
-    </>
-  );
-}
-
+const SMALL_TOP = DOG_TOP + SIDE_HIGH;
 const ROWS_TOP = SMALL_TOP + SMALL_HIGH + 20;
 const ROWS_HIGH = 236;
 const COLUMNS = 3;

@@ -1,0 +1,98 @@
+import type { LengthUnit, Outline } from '@kurrel/core';
+import { lengthNumber, zoneKindId } from '@kurrel/core';
+import { useMemo, useRef } from 'react';
+import type { Callout, PlacedCallout } from './callouts.ts';
+import { placeCallouts } from './callouts.ts';
+import type { Frame } from './frame.ts';
+import type { PassLine } from './PassLines.tsx';
+import type { ZoneGroup } from './zoneGroups.ts';
+
+/** A label's sizes in drawing units where the sheet is not shrunk. */
+const LABEL = { height: 38, pad: 9, length: 14, tool: 12 } as const;
+const labelWidth = (title: string, below: string) =>
+  Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
+
+interface LabelsProps {
+  readonly groups: readonly ZoneGroup[];
+  readonly frame: Frame;
+  readonly outline: Outline;
+  readonly selected: string;
+  readonly unit: LengthUnit;
+  /** Labels keep their places while a length is being dragged. */
+  readonly steady: boolean;
+  readonly onSelect: (zone: string) => void;
+  readonly passLines: readonly PassLine[];
+  readonly scale: number;
+}
+
+/** A label for each group of places, beside the dog, with a leader to where it belongs. */
+export function Labels({
+  groups,
+  frame,
+  outline,
+  passLines,
+  selected,
+  unit,
+  steady,
+  scale,
+  onSelect,
+}: LabelsProps) {
+  const callouts: Callout[] = groups.map((group) => ({
+    key: group.key,
+    anchor: frame.point(group.anchor),
+    width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
+    height: LABEL.height * scale,
+  }));
+  const last = useRef<readonly PlacedCallout[]>([]);
+  const resting = steady ? null : outline;
+  const restingLines = steady ? null : passLines;
+  const said = groups.map((group) => group.key + group.below).join();
+  const placed = useMemo(() => {
+    if (steady && last.current.length > 0) return last.current;
+    return placeCallouts(callouts, [
+      ...outline.map((part) => part.contour.map(frame.point)),
+      ...passLines.map(({ band }) => band),
+    ]);
+    // A new place is looked for when the groups or the resting outline change, not with every redraw.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [steady, frame, scale, resting, restingLines, said]);
+  last.current = placed;
+  const byKey = new Map(groups.map((group) => [group.key, group]));
+  return (
+    <g className="callouts">
+      {placed.map(({ key, x, y, from }) => {
+        const group = byKey.get(key);
+        const callout = callouts.find((c) => c.key === key);
+        if (!group || !callout) return null;
+        const on = group.zones.some((zone) => zoneKindId(zone) === selected);
+        return (
+          <g
+            key={key}
+            className={on ? 'callout on' : 'callout'}
+            onClick={() => onSelect(group.zones[0] ?? '')}
+          >
+            <line x1={callout.anchor.x} y1={callout.anchor.y} x2={from.x} y2={from.y} />
+            <circle cx={callout.anchor.x} cy={callout.anchor.y} r={3.2} />
+            <rect x={x} y={y} width={callout.width} height={callout.height} rx={5} />
+            <text
+              x={x + LABEL.pad * scale}
+              y={y + 16 * scale}
+              className="length"
+              style={{ fontSize: LABEL.length * scale }}
+            >
+              {lengthNumber(group.leftMm, unit)} {unit}
+            </text>
+            <text
+              x={x + LABEL.pad * scale}
+              y={y + 30 * scale}
+              className="tool"
+              style={{ fontSize: LABEL.tool * scale }}
+            >
+              {group.below}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
