@@ -1,9 +1,10 @@
 import type { Choices } from '@kurrel/contract';
 import type { Case, Plan, Role, VisitFacts } from '@kurrel/core';
-import { factsWith, openStops, planGroom, resolveCase, stopsOf, unsafe } from '@kurrel/core';
+import { factsWith, openStops, planGroom, stopsOf, unsafe } from '@kurrel/core';
 import { violationSentence } from '@kurrel/words';
 import type { Library } from '../packs/load.ts';
 import { Refusal } from '../problems.ts';
+import { caseFrom } from './cases.ts';
 import { breedOf } from './sheet.ts';
 import type { PlanSheet } from './sheet.ts';
 
@@ -63,7 +64,7 @@ function make(
   const breed = breedOf(library, sheet);
   requireKnown(library, sheet, choices);
   const facts = { ...factsWith(sheet, sheet.hands), ...more };
-  const visit = resolveCase(library.packs, breed, facts, choices);
+  const visit = caseFrom(library, breed, facts, choices);
   return { visit, plan: planGroom(visit) };
 }
 
