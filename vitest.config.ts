@@ -12,7 +12,7 @@ export default defineConfig({
           name: 'unit',
           isolate: false,
           // Patience for a busy machine; how fast things are is for the bench.
-          testTimeout: 30_000,
+          testTimeout: 60_000,
           include: [
             'core/src/**/*.test.ts',
             'words/src/**/*.test.ts',
@@ -29,7 +29,7 @@ export default defineConfig({
           isolate: false,
           globalSetup: 'scripts/src/testDatabase.ts',
           include: ['server/src/**/*.test.ts', 'server/test/**/*.test.ts'],
-          testTimeout: 20_000,
+          testTimeout: 60_000,
           hookTimeout: 60_000,
           fileParallelism: false,
         },
@@ -39,7 +39,7 @@ export default defineConfig({
           name: 'journeys',
           globalSetup: 'scripts/src/testJourneys.ts',
           include: ['e2e/**/*.test.ts'],
-          testTimeout: 90_000,
+          testTimeout: 180_000,
           hookTimeout: 120_000,
           fileParallelism: false,
         },

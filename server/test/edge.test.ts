@@ -147,13 +147,11 @@ describe('a stream of gauge readings', () => {
 
   it('goes on after the last reading heard, whatever is said that was', async () => {
     const { agent, path } = await gauge('bram');
-    for (const last of ['12', '999999999', '1e308', 'Infinity', '-3', 'x', '']) {
-      const { text } = await agent
-        .get(path)
-        .set('Last-Event-ID', last === '-3' || last === 'x' || last === '' ? '11' : last)
-        .expect(200);
-      expect(text).toMatch(/BYE/);
-    }
+    const said = ['11', '12', '999999999', '1e308', 'Infinity', '-3', 'x', ''];
+    const heard = await Promise.all(
+      said.map((last) => agent.get(path).set('Last-Event-ID', last).expect(200)),
+    );
+    for (const { text } of heard) expect(text).toMatch(/BYE/);
   });
 
   it('ends with the session', async () => {

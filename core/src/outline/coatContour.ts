@@ -126,7 +126,11 @@ function smooth(depth: Float64Array, spacing: number): Float64Array {
 }
 
 /** The shape's factors interpolated along the closed contour between its named landmarks. */
-export function shapeAlong(part: ViewPart, zone: string, shape: Readonly<Record<string, number>>): Float64Array {
+export function shapeAlong(
+  part: ViewPart,
+  zone: string,
+  shape: Readonly<Record<string, number>>,
+): Float64Array {
   const n = part.stations.length;
   const knots = Object.entries(shape)
     .flatMap(([name, factor]) => {
