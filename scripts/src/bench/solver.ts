@@ -43,7 +43,8 @@ function compare(what: string, sizes: readonly number[]): void {
 /** A contour that wants some centimetres here and less there, held at hair in places and at skin in others. */
 function wavy(n: number, seed: number): OutlineProblem {
   const wave = (i: number, turns: number) => Math.sin((2 * Math.PI * turns * i) / n + seed);
-  const some = (make: (i: number) => number) => Float64Array.from({ length: n }, (_, i) => make(i));
+  const some = (make: (i: number) => number) =>
+    Float64Array.from({ length: n }, (_, i) => Math.round(1e6 * make(i)) / 1e6);
   return {
     target: some((i) => 12 * wave(i, 2) + 6 * wave(i, 7)),
     weight: some((i) => (i % 9 === 0 ? 1e-3 : 1)),
