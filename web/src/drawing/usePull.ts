@@ -18,14 +18,19 @@ const PULLS_PX = 5;
 
 /** Pulling the coat of the place in hand: along the normal of the contour where it was taken hold of. */
 export function usePull({ view, frame, selected, onPull }: Pulled) {
-  const held = useRef<{ at: Point; out: Point; unitsPerPx: number; moved: boolean } | null>(null);
+  const held = useRef<{ pointer: number; at: Point; out: Point; unitsPerPx: number; moved: boolean } | null>(
+    null,
+  );
   if (!onPull) return {};
-  const end = () => {
-    if (held.current?.moved) onPull(null);
+  const end = (event: PointerEvent<SVGSVGElement>) => {
+    if (held.current?.pointer !== event.pointerId) return;
+    if (held.current.moved) onPull(null);
     held.current = null;
   };
   return {
     onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
+      // One finger, or the first button: another does not pull.
+      if (event.button !== 0 || held.current) return;
       const zone = (event.target as Element).closest('[data-zone]')?.getAttribute('data-zone');
       const screen = event.currentTarget.getScreenCTM();
       if (!zone || !screen || zoneKindId(zone) !== selected) return;
@@ -33,12 +38,12 @@ export function usePull({ view, frame, selected, onPull }: Pulled) {
       const here = { x: (at.x - screen.e) / screen.a, y: (at.y - screen.f) / screen.d };
       const out = outwardAt(view, frame, selected, here);
       if (!out) return;
-      held.current = { at, out, unitsPerPx: 1 / screen.a, moved: false };
+      held.current = { pointer: event.pointerId, at, out, unitsPerPx: 1 / screen.a, moved: false };
       event.currentTarget.setPointerCapture(event.pointerId);
     },
     onPointerMove: (event: PointerEvent<SVGSVGElement>) => {
       const hold = held.current;
-      if (!hold) return;
+      if (hold?.pointer !== event.pointerId) return;
       const [dx, dy] = [event.clientX - hold.at.x, event.clientY - hold.at.y];
       if (!hold.moved && Math.hypot(dx, dy) < PULLS_PX) return;
       hold.moved = true;

@@ -205,7 +205,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           unit={unit}
           steady={view.gesture}
           onSelect={select}
-          onPull={onPull}
+          {...(view.compare ? {} : { onPull })}
         />
         <div className="under-dog">
           <Chips
