@@ -12,7 +12,7 @@ import { oneLongerMm } from './longer.ts';
 import type { Outlined, ZoneOutline } from './outlined.ts';
 
 /** What the outline makes of a zone. */
-interface OutlineHere {
+export interface OutlineHere {
   readonly toMm: (mm: number) => number;
   readonly why: Reason;
   /** Length at landmarks, mm; null where a blade leaves one length. */

@@ -16,11 +16,12 @@ import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
 import type { Outlined } from './outlined.ts';
 import { outlineAt, outlineConflicts } from './outlineAt.ts';
+import { asDrawn } from './asDrawn.ts';
 import { oneLongerMm } from './longer.ts';
 import { coatReasons, hairReasons, lossConflict, matReasons, welfareReasons } from './reasons.ts';
-import type { Schooled } from './schooled.ts';
 import { schooled } from './schooled.ts';
-import { wished } from './wished.ts';
+import { structured } from './structured.ts';
+import { techniquesFor } from './techniquesFor.ts';
 
 /** What to leave in a zone and how it may be done, settled but for the groomer's override and the tool. */
 export interface ZoneTarget {
@@ -113,7 +114,7 @@ interface Matted {
 }
 
 function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): ZoneTarget {
-  const { packs, coat, purpose } = visit;
+  const { packs, coat } = visit;
   const { lost } = matted;
   const welfare = restrictionsAt(visit, zone);
   const school = schooled(visit, zone, drawn, matted.here.length > 0);
@@ -123,75 +124,20 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const ceilingMm = Math.min(hairMm ?? Infinity, lost?.blade?.leavesMm ?? Infinity);
   const shaveMm = shaving === 'consented' ? shaveFloorMm(visit, zone) : 0;
   const floorMm = Math.max(welfare.floorMm, shaveMm);
-  const conflicts: Conflict[] = [];
 
-  const asked = wished(visit, zone, area, matted.mattedShort);
-  const drawnReason = reason('standard', 'trim', matted.name, area.source, {
-    kind: 'target',
-    mm: area.mm,
-    range: area.range,
-  });
-  const wishReasons: Reason[] = [];
-  let mm = area.mm;
-  if (asked) {
-    const beyond = asked.mm < area.range[0] || asked.mm > area.range[1];
-    const standardWins = purpose === 'show' && beyond;
-    const declined =
-      asked.rule === 'wish-all-over' && visit.shaving.answer === 'declined' && !visit.wish.vetAsks;
-    const wins = !standardWins && !declined;
-    const source = purpose === 'show' ? 'groomer' : 'owner';
-    const wish = reason('wish', asked.rule, asked.about, source, { kind: 'target', mm: asked.mm });
-    wishReasons.push(
-      { ...drawnReason, overruled: wins && asked.mm !== area.mm },
-      { ...wish, overruled: !wins },
-    );
-    if (wins) mm = asked.mm;
-    if (standardWins) conflicts.push(conflict('standard-over-wish', zone.id, area.mm, asked.mm, matted.name));
-    const speaks = zone.kind.role === 'body-length';
-    if (declined && visit.shaving.policy && speaks) {
-      const { text, alternatives } = visit.shaving.policy;
-      const kind = visit.shaving.never ? 'shaving-never' : 'shaving-declined';
-      conflicts.push(conflict(kind, zone.id, area.mm, asked.tooShortMm ?? asked.mm, text, { alternatives }));
-    } else if (asked.tooShortMm !== null && !declined && speaks) {
-      const { text } = packs.safety.shortestWish;
-      conflicts.push(conflict('wish-too-short', zone.id, asked.mm, asked.tooShortMm, text));
-    }
-  } else wishReasons.push(drawnReason);
-  const allOver =
-    asked?.rule === 'wish-all-over' && !wishReasons.some((r) => r.rule === 'wish-all-over' && r.overruled);
+  const asked = asDrawn(visit, zone, area, matted);
+  const conflicts: Conflict[] = [...asked.conflicts];
+  const { allOver } = asked;
 
   const outlined = outlineAt(visit, zone, matted.outline, area);
-  const structure: Reason[] = [];
-  const change = (toMm: number, why: Reason) => {
-    structure.push({ ...why, effect: { kind: 'change', mm: toMm - mm } });
-    mm = toMm;
-  };
   const [first] = school.techniques;
   const bladed = first !== undefined && techniqueKind(packs.tools, first).onSkin;
-  if (area.techniques[0] !== 'leave' || asked) {
-    for (const { by, why } of balances(visit, zone)) {
-      change(mm + by, why);
-    }
-    if (outlined && outlined.toMm(mm) !== mm) change(outlined.toMm(mm), outlined.why);
-    for (const { share, why } of seenShares(visit, zone, bladed)) {
-      const least = Math.min(mm, area.range[0]);
-      change(share < 1 ? Math.max(least, mm * share) : mm * share, why);
-    }
-    if (coat.lengthShare !== 1) {
-      const [modifier] = coat.changedBy.filter(({ lengthShare }) => lengthShare !== 1);
-      if (modifier)
-        change(mm * coat.lengthShare, reason('structure', 'coat-modifier', modifier.name, modifier.source));
-    }
-    for (const { kind, effects } of welfare.here) {
-      const { lengthShare } = effects;
-      if (lengthShare === undefined) continue;
-      change(mm * lengthShare, reason('welfare', 'restriction', kind.name, kind.source));
-    }
-    const cover = welfare.beside.find(({ effects }) => effects.neighboursAddMm === welfare.coverMm);
-    if (cover)
-      change(mm + welfare.coverMm, reason('structure', 'cover-patch', cover.kind.name, cover.kind.source));
-    mm *= school.share;
-  }
+  const stays = area.techniques[0] === 'leave' && !asked.wished;
+  const shaped = stays
+    ? { mm: asked.mm, reasons: [] }
+    : structured(visit, zone, { area, welfare, outlined, bladed, schoolShare: school.share }, asked.mm);
+  const structure = [...shaped.reasons];
+  let { mm } = shaped;
 
   conflicts.push(...outlineConflicts(visit, zone, matted.outline, matted.name));
 
@@ -201,10 +147,12 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   if (longer > mm) {
     // Longer is a promise: what is nearer to the drawn length than to the longer one (by ratio) is no answer to it.
     leastMm = Math.max(leastMm, Math.sqrt(Math.min(mm, drawn.mm) * longer));
+    const effect = { kind: 'change', mm: longer - mm } as const;
     const why = kinder
-      ? reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source)
-      : reason('standard', 'school', school.reasons[0]?.about ?? '', 'custom');
-    change(longer, why);
+      ? reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source, effect)
+      : reason('standard', 'school', school.reasons[0]?.about ?? '', 'custom', effect);
+    structure.push(why);
+    mm = longer;
   }
 
   if (mm < floorMm) {
@@ -267,7 +215,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
       ...matReasons(matted),
       ...hairReasons(visit, zone, hairMm),
       ...coatReasons(visit, area, school),
-      ...wishReasons,
+      ...asked.reasons,
       ...school.reasons,
       ...structure,
       ...(denser ? [denser] : []),
@@ -285,33 +233,6 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   };
 }
 
-function balances(visit: Case, zone: DogZone): { readonly by: number; readonly why: Reason }[] {
-  return visit.findings.flatMap(({ finding, severity, side }) => {
-    if (side && zone.side && side !== zone.side) return [];
-    const { name, source, balance } = byId('finding', visit.packs.findings.findings, finding);
-    return balance
-      .filter(({ zones }) => zones.includes(zone.kind.id))
-      .map(({ mm }) => ({
-        by: mm * (severity === 'marked' ? 1 : 0.5),
-        why: reason('structure', 'finding', name, source),
-      }));
-  });
-}
-
-/** Hair that curls, lies or shines through otherwise here is left longer or shorter, to look even. */
-function seenShares(
-  visit: Case,
-  zone: DogZone,
-  bladed: boolean,
-): { readonly share: number; readonly why: Reason }[] {
-  return visit.signs.flatMap(({ sign, zone: at, level }) => {
-    if (at !== zone.id) return [];
-    const { lengthShare, onClippedSkin, name, source } = byId('sign', visit.packs.signs.signs, sign);
-    if (!lengthShare || (onClippedSkin && !bladed)) return [];
-    return [{ share: lengthShare[level ?? 'mild'], why: reason('structure', 'sign-length', name, source) }];
-  });
-}
-
 /** The reason that what rides up leaves more here than elsewhere on this dog; null where it does not. */
 function denserHere({ coat, signs, packs }: Case, zone: DogZone): Reason | null {
   if (coat.dense) return null;
@@ -320,34 +241,6 @@ function denserHere({ coat, signs, packs }: Case, zone: DogZone): Reason | null 
     .map(({ sign }) => byId('sign', packs.signs.signs, sign))
     .find(({ dense }) => dense);
   return kind ? reason('drawer', 'denser-here', kind.name, kind.source) : null;
-}
-
-/**
- * The techniques of the zone in order: the house rules', without what the coat or welfare takes away; what a restriction
- * prefers comes first where a clipper would be used.
- */
-function techniquesFor(
-  { coat, packs: { tools } }: Case,
-  school: Schooled,
-  welfare: Welfare,
-  shaving: Case['shaving']['answer'],
-  { mm, allOver }: { readonly mm: number; readonly allOver: boolean },
-): readonly Technique[] {
-  const kindOf = (technique: Technique) => techniqueKind(tools, technique);
-  const able = school.techniques.filter((technique) => coat.strips || !kindOf(technique).needsStrippable);
-  const own = able.length === 0 && school.techniques.length > 0 ? tools.policy.insteadOfStripping : able;
-  const wanted = allOver ? [...own, ...tools.policy.anyLength] : own;
-  const [first] = wanted;
-  const bladed = first !== undefined && kindOf(first).onSkin;
-  const preferred = bladed
-    ? welfare.preferences.filter(({ fromMm }) => mm >= fromMm).flatMap(({ techniques }) => techniques)
-    : [];
-  return [...new Set([...preferred, ...wanted])].filter(
-    (technique) =>
-      technique !== 'leave' &&
-      !welfare.forbidden.includes(technique) &&
-      !(shaving === 'declined' && kindOf(technique).onSkin),
-  );
 }
 
 /** Hair is left alone where the trim says so and it is not beyond it, or where there is less than the target. */

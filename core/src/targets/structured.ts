@@ -1,0 +1,84 @@
+import type { Case } from '../case/resolveCase.ts';
+import { byId } from '../terms/failure.ts';
+import type { TrimArea } from '../packs/breed.ts';
+import type { DogZone } from '../packs/zones.ts';
+import type { Reason } from '../terms/reason.ts';
+import { reason } from '../terms/reason.ts';
+import type { Welfare } from '../welfare/restrictionsAt.ts';
+import type { OutlineHere } from './outlineAt.ts';
+
+interface Place {
+  readonly area: TrimArea;
+  readonly welfare: Welfare;
+  readonly outlined: OutlineHere | null;
+  /** A blade runs on the skin here. */
+  readonly bladed: boolean;
+  /** What the house rules leave of a length. */
+  readonly schoolShare: number;
+}
+
+/**
+ * The drawn length as this dog needs it, each change with its reason: findings no outline shows, the outline, hair that looks
+ * otherwise here, the coat's condition, restrictions, cover for a neighbour, house rules. Lengths in mm.
+ */
+export function structured(
+  visit: Case,
+  zone: DogZone,
+  { area, welfare, outlined, bladed, schoolShare }: Place,
+  drawnMm: number,
+): { readonly mm: number; readonly reasons: readonly Reason[] } {
+  let mm = drawnMm;
+  const reasons: Reason[] = [];
+  const change = (toMm: number, why: Reason) => {
+    reasons.push({ ...why, effect: { kind: 'change', mm: toMm - mm } });
+    mm = toMm;
+  };
+  for (const { by, why } of balances(visit, zone)) change(mm + by, why);
+  if (outlined && outlined.toMm(mm) !== mm) change(outlined.toMm(mm), outlined.why);
+  for (const { share, why } of seenShares(visit, zone, bladed)) {
+    const least = Math.min(mm, area.range[0]);
+    change(share < 1 ? Math.max(least, mm * share) : mm * share, why);
+  }
+  const { lengthShare, changedBy } = visit.coat;
+  const modifier = changedBy.find((one) => one.lengthShare !== 1);
+  if (modifier) {
+    change(mm * lengthShare, reason('structure', 'coat-modifier', modifier.name, modifier.source));
+  }
+  for (const { kind, effects } of welfare.here) {
+    if (effects.lengthShare === undefined) continue;
+    change(mm * effects.lengthShare, reason('welfare', 'restriction', kind.name, kind.source));
+  }
+  const cover = welfare.beside.find(({ effects }) => effects.neighboursAddMm === welfare.coverMm);
+  if (cover) {
+    change(mm + welfare.coverMm, reason('structure', 'cover-patch', cover.kind.name, cover.kind.source));
+  }
+  return { mm: mm * schoolShare, reasons };
+}
+
+/** What a finding that no outline shows adds here, mm; half of it where it is mild. */
+function balances(visit: Case, zone: DogZone): { readonly by: number; readonly why: Reason }[] {
+  return visit.findings.flatMap(({ finding, severity, side }) => {
+    if (side && zone.side && side !== zone.side) return [];
+    const { name, source, balance } = byId('finding', visit.packs.findings.findings, finding);
+    return balance
+      .filter(({ zones }) => zones.includes(zone.kind.id))
+      .map(({ mm }) => ({
+        by: mm * (severity === 'marked' ? 1 : 0.5),
+        why: reason('structure', 'finding', name, source),
+      }));
+  });
+}
+
+/** Hair that curls, lies or shines through otherwise here is left longer or shorter, to look even. */
+function seenShares(
+  visit: Case,
+  zone: DogZone,
+  bladed: boolean,
+): { readonly share: number; readonly why: Reason }[] {
+  return visit.signs.flatMap(({ sign, zone: at, level }) => {
+    if (at !== zone.id) return [];
+    const { lengthShare, onClippedSkin, name, source } = byId('sign', visit.packs.signs.signs, sign);
+    if (!lengthShare || (onClippedSkin && !bladed)) return [];
+    return [{ share: lengthShare[level ?? 'mild'], why: reason('structure', 'sign-length', name, source) }];
+  });
+}
