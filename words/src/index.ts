@@ -9,3 +9,4 @@ export * from './mats.ts';
 export * from './typed.ts';
 export * from './violations.ts';
 export * from './changes.ts';
+export * from './standard.ts';

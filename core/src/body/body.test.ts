@@ -1,8 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { breed, breeds, caseFor, planFor, packs } from '../../testing/packs.ts';
-import { planGroom } from '../plan/planGroom.ts';
-import { idealOf } from '../check/ideal.ts';
-import { againstStandard, featuresOf } from '../check/standard.ts';
+import { breed, breeds, planFor, packs } from '../../testing/packs.ts';
 import { clipLines } from '../lines/clipLines.ts';
 import { outlineOf } from '../outline/outline.ts';
 import type { Body } from './body.ts';
@@ -124,59 +121,6 @@ describe('the coat on the body', () => {
         0,
       );
     expect(area(longer)).toBeGreaterThan(area(lamb));
-  });
-});
-
-describe('against the standard', () => {
-  const input = caseFor('standard-poodle');
-  const plan = planGroom(input);
-
-  it('a long dog reads longer than it should, and tighter ends bring it back', () => {
-    const long = body('standard-poodle', { heightMm: 600, lengthMm: 640 });
-    const features = featuresOf(long, outlineOf(long.views.side, plan, 'after', false));
-    const square = body('standard-poodle', { heightMm: 600 });
-    const even = featuresOf(square, outlineOf(square.views.side, plan, 'after', false));
-    expect(features.lengthToHeight ?? 0).toBeGreaterThan((even.lengthToHeight ?? 0) + 0.04);
-  });
-
-  it('checks the lengths of the plan', () => {
-    const poodle = body('standard-poodle');
-    const outline = outlineOf(poodle.views.side, plan, 'after', false);
-    const checks = againstStandard(
-      input.breed,
-      poodle,
-      outline,
-      outline,
-      plan,
-      idealOf(input, poodle.heightMm, false),
-      'pet',
-    );
-    const kept = Object.fromEntries(checks.map((c) => [c.rule.kind, c.kept]));
-    expect(kept.maxLength).toBe(true);
-  });
-
-  it('a clipper on a show jacket breaks the terrier’s rule', () => {
-    const airedale = caseFor('airedale-terrier', { trimId: 'clip-and-card' });
-    const clipped = planGroom(airedale);
-    const dog = body('airedale-terrier');
-    const outline = outlineOf(dog.views.side, clipped, 'after', false);
-    const checks = againstStandard(
-      airedale.breed,
-      dog,
-      outline,
-      outline,
-      clipped,
-      idealOf(airedale, dog.heightMm, false),
-      'show',
-    );
-    expect(checks.find((c) => c.rule.kind === 'never')?.kept).toBe(false);
-  });
-
-  it.each(['mild', 'marked'] as const)('a dog %s high behind shows a steeper top line', (severity) => {
-    const high = body('standard-poodle', {}, [{ finding: 'high-behind', severity }]);
-    const even = body('standard-poodle');
-    const topline = (b: Body) => featuresOf(b, outlineOf(b.views.side, plan, 'after', false)).topline ?? 0;
-    expect(topline(high)).toBeGreaterThan(topline(even));
   });
 });
 

@@ -5,10 +5,14 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Outline } from '../outline/outline.ts';
 import { outlineOf } from '../outline/outline.ts';
 import { planGroom } from '../plan/planGroom.ts';
+import type { SeenDog } from './seen.ts';
+import { inCoat } from './seen.ts';
 
 export interface IdealDog {
   readonly body: Body;
+  /** Its coat from the side. */
   readonly outline: Outline;
+  readonly seen: SeenDog;
 }
 
 /**
@@ -30,5 +34,9 @@ export function idealOf(visit: Case, heightMm: number, curlBack: boolean): Ideal
     overrides: [],
     sides: {},
   });
-  return { body, outline: outlineOf(body.views.side, plan, 'after', curlBack) };
+  return {
+    body,
+    outline: outlineOf(body.views.side, plan, 'after', curlBack),
+    seen: inCoat(body, plan, 'after', curlBack),
+  };
 }

@@ -1,34 +1,36 @@
 import { describe, expect, it } from 'vitest';
-import { breeds, caseFor, packs, planFor } from '../../testing/packs.ts';
+import type { Extra } from '../../testing/packs.ts';
+import { breed, breeds, caseFor, hairEverywhere, override, packs, planFor } from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { bodyOf } from '../body/body.ts';
 import type { Rule } from '../packs/breed.ts';
-import { outlineOf } from '../outline/outline.ts';
 import { idealOf } from './ideal.ts';
+import { mendOf } from './mend.ts';
+import { inCoat } from './seen.ts';
 import { againstStandard, plannedAgainstStandard } from './standard.ts';
 
 const words = { text: '', source: 'standard', severity: 'fault', whenBroken: '' } as const;
 
-/** What one rule says of a breed's first trim. */
-function check(rule: Rule, breedId = 'standard-poodle', extra: Parameters<typeof caseFor>[1] = {}) {
-  const input = caseFor(breedId, extra);
-  const breed = { ...input.breed, rules: [rule] };
-  const plan = planGroom({ ...input, breed });
-  const body = bodyOf(packs, breed, {}, input.findings);
-  const after = outlineOf(body.views.side, plan, 'after', false);
-  const now = outlineOf(body.views.side, plan, 'now', false);
-  const [result] = againstStandard(
-    breed,
-    body,
-    now,
-    after,
-    plan,
-    idealOf({ ...input, breed }, body.heightMm, false),
-    input.purpose,
-  );
-  if (!result) throw new Error('no result');
-  return result;
+interface Asked extends Extra {
+  readonly curlBack?: boolean;
 }
+
+/** What one rule says of a breed's first trim, unless it is another, and what would mend it. */
+function held(rule: Rule, breedId = 'standard-poodle', { curlBack = false, ...extra }: Asked = {}) {
+  const pack = { ...breed(breedId), rules: [rule] };
+  const visit = caseFor(breedId, extra, pack);
+  const plan = planGroom(visit);
+  const body = bodyOf(packs, pack, visit.measurements, visit.findings);
+  const judged = {
+    now: inCoat(body, plan, 'now', curlBack),
+    after: inCoat(body, plan, 'after', curlBack),
+    ideal: idealOf(visit, body.heightMm, curlBack),
+  };
+  const [result] = againstStandard(visit, judged, plan);
+  if (!result) throw new Error('no result');
+  return { ...result, plan, mend: mendOf(result, judged, plan, curlBack) };
+}
+const check = held;
 
 describe('the breed as its pack draws it', () => {
   const deep = breeds.filter((pack) => !pack.generic);
@@ -37,7 +39,8 @@ describe('the breed as its pack draws it', () => {
     (breedId, trimId) => {
       const { rules } = deep.find((pack) => pack.id === breedId) ?? { rules: [] };
       for (const rule of rules) {
-        if (rule.kind !== 'ratio' && rule.kind !== 'slope' && rule.kind !== 'tuckUp') continue;
+        if (plannedAgainstStandard({ ...breed(breedId), rules: [rule] }, planFor(breedId), 'show').length > 0)
+          continue;
         const { kept, after } = check(rule, breedId, { trimId });
         expect(kept, `${rule.text} ${after ?? ''}`).toBe(true);
       }
@@ -62,6 +65,158 @@ describe('length to height', () => {
     const { before, after } = check(square, undefined, { findings: longLoin, hairMm });
     expect(before ?? 0).toBeGreaterThan(1.03);
     expect(after ?? 9).toBeLessThan(before ?? 0);
+  });
+});
+
+describe('against the standard', () => {
+  it('says the same under the coat whatever coat is on it', () => {
+    const square: Rule = { ...words, kind: 'ratio', feature: 'lengthToHeight', range: [0.97, 1.03] };
+    const skins = ['sport', 'long-puppy'].map((trimId) => check(square, undefined, { trimId }).skin);
+    expect(skins[0]).toBeCloseTo(1, 1);
+    expect(skins[1]).toBe(skins[0]);
+  });
+
+  it('says where each rule is drawn, and what it allows', () => {
+    const rear: Rule = { ...words, kind: 'parallel', lines: ['rearLeft', 'rearRight'], withinDeg: 10 };
+    expect(check(rear, 'bedlington-terrier')).toMatchObject({ view: 'rear', range: [0, 10], kept: true });
+    const brick: Rule = { ...words, kind: 'shape', want: 'brick', within: 0.2 };
+    expect(check(brick)).toMatchObject({ view: 'headFront', range: [0, 0.2] });
+    expect(check({ ...words, kind: 'tuckUp', want: 'none' })).toMatchObject({
+      view: 'side',
+      range: [-90, 2],
+    });
+    expect(check({ ...words, kind: 'maxLength', zones: ['back'], mm: 9 })).toMatchObject({
+      view: null,
+      range: [0, 9],
+    });
+  });
+});
+
+describe('what is told of one part of the dog', () => {
+  const marked = (finding: string) => ({ findings: [{ finding, severity: 'marked', side: null }] }) as const;
+
+  it('a steep croup falls steeper, and its trim shortens it behind', () => {
+    const croup: Rule = { ...words, kind: 'slope', feature: 'croup', range: [15, 30] };
+    const even = check(croup);
+    const steep = check(croup, undefined, marked('steep-croup'));
+    expect(even.after).toBeCloseTo(even.skin ?? 0, 0);
+    expect(steep.skin ?? 0).toBeGreaterThan((even.skin ?? 0) + 4);
+    expect(steep.after ?? 99).toBeLessThan(steep.skin ?? 0);
+  });
+
+  it('a short upper arm makes the blade longer than it', () => {
+    const arm: Rule = { ...words, kind: 'ratio', feature: 'bladeToUpperArm', range: [0.95, 1.05] };
+    const even = check(arm, 'english-springer-spaniel');
+    expect(even.kept).toBe(true);
+    const short = check(arm, 'english-springer-spaniel', marked('short-upper-arm'));
+    expect(short.skin ?? 0).toBeGreaterThan((even.skin ?? 0) * 1.03);
+  });
+
+  it('feather behind the leg puts less of it in front of the bone', () => {
+    const share: Rule = { ...words, kind: 'ratio', feature: 'foreFrontShare', range: [0.28, 0.4] };
+    expect(check(share, 'english-springer-spaniel')).toMatchObject({ kept: true });
+    expect(check(share, 'standard-poodle').kept).toBe(false);
+  });
+
+  it('bowed hocks are not parallel behind', () => {
+    const rear: Rule = { ...words, kind: 'parallel', lines: ['rearLeft', 'rearRight'], withinDeg: 10 };
+    const bowed = check(rear, undefined, marked('bowed-hocks'));
+    expect(bowed.skin ?? 0).toBeGreaterThan(10);
+    expect(bowed.after ?? 99).toBeLessThan(bowed.skin ?? 0);
+    expect(check(rear).kept).toBe(true);
+  });
+
+  it('skull and foreface of a dome are not parallel, those of a terrier are', () => {
+    const head: Rule = { ...words, kind: 'parallel', lines: ['skull', 'foreface'], withinDeg: 10 };
+    expect(check(head, 'airedale-terrier').kept).toBe(true);
+    expect(check(head, 'standard-poodle').kept).toBe(false);
+  });
+
+  it('a terrier has a brick of a head and a poodle not, until its cheeks are thick', () => {
+    const brick: Rule = { ...words, kind: 'shape', want: 'brick', within: 0.22 };
+    expect(check(brick, 'airedale-terrier').kept).toBe(true);
+    expect(check(brick, 'airedale-terrier', marked('thick-head')).kept).toBe(false);
+    expect(check(brick).kept).toBe(false);
+  });
+
+  it('hair reaches a landmark once it is as long as the way there with its curl back, and says when that is', () => {
+    const reach: Rule = { ...words, kind: 'reach', zone: 'topknot', from: 'stop', to: 'noseTip' };
+    const short = check(reach, 'lagotto-romagnolo', { hairMm: { topknot: 30 } });
+    const [wayMm = 0] = short.range ?? [];
+    expect(wayMm).toBeGreaterThan(60);
+    expect(short).toMatchObject({ kept: false, before: 30 * 0.65 });
+    const missing = wayMm / 0.65 - 30;
+    expect(short.daysToGrow).toBeCloseTo((missing / 11) * 30.4375, 6);
+    const long = check(reach, 'lagotto-romagnolo', {
+      hairMm: { topknot: 300 },
+      overrides: [override('topknot', { targetMm: wayMm / 0.65 + 1 })],
+    });
+    expect(long).toMatchObject({ kept: true, daysToGrow: null });
+    const cut = check(reach, 'lagotto-romagnolo', { hairMm: { topknot: 300 } });
+    expect(cut).toMatchObject({ kept: false, daysToGrow: null });
+    expect(cut.mend).toMatchObject({
+      zone: 'topknot',
+      byMm: expect.closeTo((wayMm - (cut.after ?? 0)) / 0.65, 6) as number,
+    });
+  });
+});
+
+describe('what would mend a broken rule', () => {
+  it('nothing where it is kept', () => {
+    expect(check({ ...words, kind: 'maxLength', zones: ['back'], mm: 20 }).mend).toBeNull();
+  });
+
+  it('what is over or short of a length, where it is furthest', () => {
+    const longer = { overrides: [override('rib.left', { targetMm: 25 })], hairMm: hairEverywhere(60) };
+    const max: Rule = { ...words, kind: 'maxLength', zones: ['back', 'rib'], mm: 10 };
+    expect(check(max, undefined, longer).mend).toEqual({
+      zone: 'rib',
+      byMm: expect.closeTo(-15, 6) as number,
+      lengths: [
+        { zone: 'rib.left', mm: 10 },
+        { zone: 'rib.right', mm: 10 },
+      ],
+    });
+    const min: Rule = { ...words, kind: 'minLength', zones: ['back'], mm: 20 };
+    expect(check(min, undefined, { hairMm: hairEverywhere(60) }).mend?.byMm).toBeCloseTo(7, 6);
+    expect(check(min, undefined, { hairMm: { back: 15 } }).mend).toBeNull();
+  });
+
+  it('a place that should be shorter than another is taken to it', () => {
+    const order: Rule = { ...words, kind: 'lengthOrder', shorter: 'back', longer: 'loin' };
+    const back = { overrides: [override('back', { targetMm: 20 })], hairMm: hairEverywhere(60) };
+    const { mend, plan } = check(order, undefined, back);
+    const left = (zone: string) => plan.zones.find((one) => one.zone === zone)?.leftMm ?? 0;
+    expect(mend).toEqual({
+      zone: 'back',
+      byMm: left('loin') - left('back'),
+      lengths: [{ zone: 'back', mm: left('loin') }],
+    });
+  });
+
+  it('not a technique, nor what the skin forbids', () => {
+    expect(check({ ...words, kind: 'never', technique: 'comb', zones: ['back'] }).mend).toBeNull();
+    const bare: Rule = { ...words, kind: 'maxLength', zones: ['belly'], mm: 1 };
+    expect(check(bare)).toMatchObject({ kept: false, mend: null });
+  });
+
+  it('the least change in one place that keeps a line, which then keeps it', () => {
+    const square: Rule = { ...words, kind: 'ratio', feature: 'lengthToHeight', range: [0.97, 1.0] };
+    const longBack = { hairMm: hairEverywhere(80), measurements: { heightMm: 600, lengthMm: 610 } };
+    const long = check(square, undefined, longBack);
+    expect(long.kept).toBe(false);
+    const { mend, plan } = long;
+    expect(mend).not.toBeNull();
+    const overrides = (mend?.lengths ?? []).map(({ zone, mm }) => override(zone, { targetMm: mm }));
+    expect(overrides.length).toBe(plan.zones.filter(({ zone }) => zone.split('.')[0] === mend?.zone).length);
+    const mended = check(square, undefined, { ...longBack, overrides });
+    expect(mended.after ?? 9).toBeLessThan(long.after ?? 0);
+    expect(Math.abs(mend?.byMm ?? 0) % 0.5).toBeCloseTo(0, 9);
+  });
+
+  it('none where no one place can', () => {
+    const square: Rule = { ...words, kind: 'ratio', feature: 'lengthToHeight', range: [0.5, 0.6] };
+    expect(check(square, undefined, { hairMm: hairEverywhere(80) }).mend).toBeNull();
   });
 });
 
@@ -127,8 +282,8 @@ describe('one rule at a time', () => {
 
   it('a rule of show presentation says nothing of a pet', () => {
     const show: Rule = { ...words, kind: 'untouched', zones: ['back'], purposes: ['show'] };
-    const breed = { ...caseFor('samoyed').breed, rules: [show] };
-    expect(plannedAgainstStandard(breed, planFor('samoyed'), 'pet')).toEqual([]);
-    expect(plannedAgainstStandard(breed, planFor('samoyed'), 'show')).toHaveLength(1);
+    const pack = { ...breed('samoyed'), rules: [show] };
+    expect(plannedAgainstStandard(pack, planFor('samoyed'), 'pet')).toEqual([]);
+    expect(plannedAgainstStandard(pack, planFor('samoyed'), 'show')).toHaveLength(1);
   });
 });

@@ -1,209 +1,212 @@
-import type { Body } from '../body/body.ts';
-import type { Point } from '../body/geometry.ts';
-import type { Outline } from '../outline/outline.ts';
-import type { BreedPack, Feature, Rule } from '../packs/breed.ts';
+import type { ViewId } from '../body/body.ts';
+import type { Case } from '../case/resolveCase.ts';
+import { daysToReach, growthIn } from '../coat/hair.ts';
+import { landmark } from '../body/landmarks.ts';
+import { distance } from '../body/geometry.ts';
+import type { BreedPack, Rule } from '../packs/breed.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import type { Purpose } from '../terms/dog.ts';
+import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import type { IdealDog } from './ideal.ts';
+import type { Measured } from './measure.ts';
+import { measureFeature, measureParallel, measureShape } from './measure.ts';
+import type { SeenDog } from './seen.ts';
+import { bare } from './seen.ts';
 
 /** A rule of the standard held against the dog as it is and as it will be. */
 export interface RuleCheck {
   readonly rule: Rule;
-  /** Null where this view or this plan cannot tell. */
+  /** Under the coat, in the coat there is now, and as planned; null where it is not a matter of figures, or cannot be seen. */
+  readonly skin: number | null;
   readonly before: number | null;
   readonly after: number | null;
+  /** The view its lines are drawn in; null where it has none. */
+  readonly view: ViewId | null;
+  /** What the rule allows; null where it is not a matter of figures. */
+  readonly range: readonly [number, number] | null;
   readonly kept: boolean | null;
+  /** Days until the hair is long enough, where that is all that is missing; null where it is not. */
+  readonly daysToGrow: number | null;
+}
+
+/** A dog to be held against a standard: as it is now, as it will be, and as the breed draws it. */
+export interface Judged {
+  readonly now: SeenDog;
+  readonly after: SeenDog;
+  readonly ideal: IdealDog;
 }
 
 /**
- * Every machine-checkable rule of the breed, before → after, from the coat outlines of the side view (what the judge
- * sees) and the planned lengths. A standard speaks of the dog, an outline has a trim's coat around it: a proportion is
- * therefore the ideal dog's own under the coat, times (a slope: plus) how far this outline is from the ideal's.
+ * Every machine-checkable rule of the breed on skin, on the coat there is and on the plan. A standard speaks of the dog, an outline has
+ * a trim's coat around it: a proportion is therefore the ideal dog's own under the coat, times (a slope: plus) how far this
+ * outline is from the ideal's. What a trim itself shapes (a head, parallel lines, hair that reaches) is measured as it is.
  */
-export function againstStandard(
-  breed: BreedPack,
-  body: Body,
-  now: Outline,
-  after: Outline,
-  plan: Plan,
-  ideal: IdealDog,
-  purpose: Purpose,
-): readonly RuleCheck[] {
-  const skin = featuresOf(ideal.body, skinOutline(ideal.body));
-  const drawn = featuresOf(ideal.body, ideal.outline);
-  const before = heldAgainst(featuresOf(body, now), drawn, skin);
-  const then = heldAgainst(featuresOf(body, after), drawn, skin);
-  return rulesFor(breed, purpose).map((rule) => checkRule(rule, before, then, plan));
+export function againstStandard(visit: Case, judged: Judged, plan: Plan): readonly RuleCheck[] {
+  return rulesFor(visit.breed, visit.purpose).map((rule) => checkRule(visit, rule, judged, plan));
 }
 
 /** The rules that the planned lengths and tools alone can tell, without any drawing. */
 export function plannedAgainstStandard(breed: BreedPack, plan: Plan, purpose: Purpose): readonly RuleCheck[] {
-  return rulesFor(breed, purpose)
-    .map((rule) => checkRule(rule, NO_FEATURES, NO_FEATURES, plan))
-    .filter(({ kept }) => kept !== null);
+  return rulesFor(breed, purpose).flatMap((rule) => {
+    const check = checkLengths(rule, plan);
+    return check ? [check] : [];
+  });
 }
 
 /** A rule of show presentation is no business of a pet trim. */
 const rulesFor = ({ rules }: BreedPack, purpose: Purpose): readonly Rule[] =>
   rules.filter(({ purposes }) => purposes?.includes(purpose) ?? true);
 
-const skinOutline = (body: Body): Outline =>
-  body.views.side.parts.map(({ id, far, stations }) => ({
-    id,
-    far,
-    contour: stations.map((s) => s.point),
-  }));
+/** Slopes of the underline, degrees. */
+const TUCK_UPS = { none: [-90, 2], moderate: [2, 14], definite: [10, 90] } as const;
 
-const RATIOS: readonly Feature[] = ['lengthToHeight', 'legToDepth'];
+/** Rules that are read off a drawing; null for the others. */
+type Drawn = Extract<Rule, { readonly kind: 'ratio' | 'slope' | 'tuckUp' | 'parallel' | 'shape' }>;
+const isDrawn = (rule: Rule): rule is Drawn => DRAWN.includes(rule.kind);
+const DRAWN: readonly Rule['kind'][] = ['ratio', 'slope', 'tuckUp', 'parallel', 'shape'];
 
-function heldAgainst(seen: Features, drawn: Features, skin: Features): Features {
-  const held: Record<Feature, number | null> = { ...NO_FEATURES };
-  for (const feature of Object.keys(held) as Feature[]) {
-    const [value, ideal, bone] = [seen[feature], drawn[feature], skin[feature]];
-    if (value === null || ideal === null || bone === null) continue;
-    held[feature] = RATIOS.includes(feature) ? bone * (value / ideal) : bone + value - ideal;
-  }
-  return held;
-}
-
-type Features = Readonly<Record<Feature, number | null>>;
-
-/** Proportions of the dog with its coat on: ratios, and slopes in degrees (positive: higher behind). */
-export function featuresOf(body: Body, outline: Outline): Features {
-  const lines = featureLines(body, outline);
-  if (!lines) return NO_FEATURES;
-  const { lengthToHeight, legToDepth, topline, underline } = lines;
-  return {
-    lengthToHeight: lengthOf(lengthToHeight[0]) / lengthOf(lengthToHeight[1]),
-    legToDepth: lengthOf(legToDepth[0]) / lengthOf(legToDepth[1]),
-    topline: slopeOf(topline[0]),
-    underline: slopeOf(underline[0]),
-  };
-}
-
-type Line = readonly [Point, Point];
-
-/**
- * What is measured for each feature, on the coat's outline from the side, mm: a ratio is the first line to the second, a slope
- * is that of its line. Null where the outline lacks the trunk.
- */
-export function featureLines(
-  { landmarks, heightMm }: Body,
-  outline: Outline,
-): {
-  readonly lengthToHeight: readonly [Line, Line];
-  readonly legToDepth: readonly [Line, Line];
-  readonly topline: readonly [Line];
-  readonly underline: readonly [Line];
-} | null {
-  const part = (id: string) => outline.find((p) => p.id === id && !p.far)?.contour ?? [];
-  const trunk = part('trunk');
-  const near = [...trunk, ...part('foreleg'), ...part('hindleg')];
-  const { withers, hipTop, brisket, tuckUp, forechest, elbow } = landmarks;
-  if (!withers || !hipTop || !brisket || !tuckUp || !forechest || !elbow || trunk.length === 0) return null;
-  const lowest = Math.min(...near.map((p) => p.y), 0);
-  const atTop = (x: number, otherwise: Point) => ({ x, y: topAt(trunk, x) ?? otherwise.y });
-  const atUnder = (x: number, otherwise: Point) => ({ x, y: bottomAt(trunk, x) ?? otherwise.y });
-  const top = atTop(withers.x + 0.03 * heightMm, withers);
-  const under = atUnder(brisket.x + 0.04 * heightMm, brisket);
-  const torso = near.filter((p) => p.y > elbow.y * 1.02);
-  const [front, rear] = [Math.min(...torso.map((p) => p.x)), Math.max(...torso.map((p) => p.x))];
-  const level = (x: number) => ({ x, y: elbow.y });
-  const plumb = (y: number) => ({ x: under.x, y });
-  return {
-    lengthToHeight: [
-      [level(front), level(rear)],
-      [{ x: top.x, y: lowest }, top],
-    ],
-    legToDepth: [
-      [plumb(lowest), under],
-      [under, plumb(top.y)],
-    ],
-    topline: [[atTop(withers.x + 0.08 * heightMm, withers), atTop(hipTop.x, hipTop)]],
-    underline: [[atUnder(brisket.x + 0.05 * heightMm, brisket), atUnder(tuckUp.x, tuckUp)]],
-  };
-}
-
-const lengthOf = ([a, b]: Line) => Math.hypot(b.x - a.x, b.y - a.y);
-const slopeOf = ([a, b]: Line) => (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
-
-const NO_FEATURES: Features = {
-  lengthToHeight: null,
-  legToDepth: null,
-  topline: null,
-  underline: null,
-};
-
-type HeightAt = (line: readonly Point[], x: number) => number | null;
-
-const crossings = (line: readonly Point[], x: number): number[] => {
-  const ys: number[] = [];
-  let b = line[line.length - 1];
-  for (const a of line) {
-    if (b && a.x > x !== b.x > x) ys.push(a.y + ((x - a.x) / (b.x - a.x)) * (b.y - a.y));
-    b = a;
-  }
-  return ys;
-};
-const topAt: HeightAt = (line, x) => {
-  const ys = crossings(line, x);
-  return ys.length > 0 ? Math.max(...ys) : null;
-};
-const bottomAt: HeightAt = (line, x) => {
-  const ys = crossings(line, x);
-  return ys.length > 0 ? Math.min(...ys) : null;
-};
-
-function checkRule(rule: Rule, before: Features, after: Features, plan: Plan): RuleCheck {
+/** What a rule measures, on a dog as it is seen; null where it measures nothing, or what it measures is not to be seen. */
+export function measured(rule: Rule, dog: SeenDog): Measured | null {
   switch (rule.kind) {
     case 'ratio':
-    case 'slope': {
-      const value = after[rule.feature];
-      const kept = value === null ? null : value >= rule.range[0] && value <= rule.range[1];
-      return { rule, before: before[rule.feature], after: value, kept };
-    }
-    case 'tuckUp': {
-      const value = after.underline;
-      const bands = { none: [-90, 2], moderate: [2, 14], definite: [10, 90] } as const;
-      const [lo, hi] = bands[rule.want];
-      return {
-        rule,
-        before: before.underline,
-        after: value,
-        kept: value === null ? null : value >= lo && value <= hi,
-      };
-    }
+    case 'slope':
+      return measureFeature(dog, rule.feature);
+    case 'tuckUp':
+      return measureFeature(dog, 'underline');
+    case 'parallel':
+      return measureParallel(dog, rule.lines);
+    case 'shape':
+      return measureShape(dog, rule.want);
+    default:
+      return null;
+  }
+}
+
+/** What a drawn rule allows. */
+function rangeOf(rule: Drawn): readonly [number, number] {
+  switch (rule.kind) {
+    case 'ratio':
+    case 'slope':
+      return rule.range;
+    case 'tuckUp':
+      return TUCK_UPS[rule.want];
+    case 'parallel':
+      return [0, rule.withinDeg];
+    case 'shape':
+      return [0, rule.within];
+  }
+}
+
+/** How a value seen through a trim's coat is read: against the ideal's in the same coat, or as it is. */
+function readOff(rule: Drawn, { ideal }: Judged): (value: number) => number {
+  if (rule.kind === 'parallel' || rule.kind === 'shape') return (value) => value;
+  if (rule.kind === 'ratio' && rule.feature === 'foreFrontShare') return (value) => value;
+  const drawn = measured(rule, ideal.seen)?.value;
+  const bone = measured(rule, bare(ideal.seen.body))?.value;
+  if (drawn === undefined || bone === undefined) return () => NaN;
+  return rule.kind === 'ratio' ? (value) => bone * (value / drawn) : (value) => bone + value - drawn;
+}
+
+/** How a drawn rule reads a dog in its coat, and whether that is within it. Null where it cannot be seen. */
+export function reading(rule: Rule, judged: Judged): ((dog: SeenDog) => number | null) | null {
+  if (!isDrawn(rule)) return null;
+  const read = readOff(rule, judged);
+  return (dog) => {
+    const value = measured(rule, dog)?.value;
+    const seen = value === undefined ? NaN : read(value);
+    return Number.isNaN(seen) ? null : seen;
+  };
+}
+
+export const within = (value: number, [lo, hi]: readonly [number, number]) => value >= lo && value <= hi;
+
+function checkRule(visit: Case, rule: Rule, judged: Judged, plan: Plan): RuleCheck {
+  if (rule.kind === 'reach') return checkReach(visit, rule, judged, plan);
+  const read = reading(rule, judged);
+  if (!read || !isDrawn(rule)) return checkLengths(rule, plan) ?? { ...UNSEEN, rule };
+  const range = rangeOf(rule);
+  const after = read(judged.after);
+  return {
+    rule,
+    skin: measured(rule, bare(judged.after.body))?.value ?? null,
+    before: read(judged.now),
+    after,
+    range,
+    view: measured(rule, judged.after)?.view ?? null,
+    kept: after === null ? null : within(after, range),
+    daysToGrow: null,
+  };
+}
+
+const UNSEEN = {
+  skin: null,
+  before: null,
+  after: null,
+  range: null,
+  view: null,
+  kept: null,
+  daysToGrow: null,
+} as const;
+/** A length is read to this, mm. */
+const READ_MM = 0.3;
+
+/** What lengths and tools alone tell; null for a rule that is read off a drawing. */
+function checkLengths(rule: Rule, plan: Plan): RuleCheck | null {
+  switch (rule.kind) {
     case 'maxLength':
     case 'minLength': {
       const longest = rule.kind === 'maxLength';
       const pick = longest ? Math.max : Math.min;
       const zones = lengthsAt(plan, rule.zones);
-      const left = pick(...zones.map((zone) => zone.leftMm));
-      const hair = pick(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
-      return {
-        rule,
-        before: hair,
-        after: left,
-        kept: longest ? left <= rule.mm + 0.3 : left >= rule.mm - 0.3,
-      };
+      const after = pick(...zones.map((zone) => zone.leftMm));
+      const before = pick(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
+      const range = longest ? ([0, rule.mm] as const) : ([rule.mm, Infinity] as const);
+      const kept = within(after, [range[0] - READ_MM, range[1] + READ_MM]);
+      return { ...UNSEEN, rule, before, after, range, kept };
     }
     case 'lengthOrder': {
       const lengths = (kind: string) => lengthsAt(plan, [kind]).map((zone) => zone.leftMm);
       const kept = Math.max(...lengths(rule.shorter)) <= Math.min(...lengths(rule.longer));
-      return { rule, before: null, after: null, kept };
+      return { ...UNSEEN, rule, kept };
     }
     case 'never': {
       const broken = lengthsAt(plan, rule.zones).some(({ tool }) => tool?.technique === rule.technique);
-      return { rule, before: null, after: null, kept: !broken };
+      return { ...UNSEEN, rule, kept: !broken };
     }
     case 'untouched': {
       const touched = lengthsAt(plan, rule.zones).some(({ leftAlone }) => !leftAlone);
-      return { rule, before: null, after: null, kept: !touched };
+      return { ...UNSEEN, rule, kept: !touched };
     }
+    default:
+      return null;
   }
 }
 
+/** Whether hair is as long as the way it should reach once its curl is back, and when it will be. */
+function checkReach(
+  { coat, packs }: Case,
+  rule: Extract<Rule, { kind: 'reach' }>,
+  { after: { body } }: Judged,
+  plan: Plan,
+): RuleCheck {
+  const wayMm = distance(landmark(body.landmarks, rule.from), landmark(body.landmarks, rule.to));
+  const zones = lengthsAt(plan, [rule.zone]);
+  const leftMm = Math.min(...zones.map((zone) => zone.leftMm));
+  const hairMm = Math.min(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
+  const kept = leftMm * coat.curl >= wayMm - READ_MM;
+  const grows = growthIn(coat, byId('zone', packs.zones.zones, rule.zone));
+  return {
+    ...UNSEEN,
+    rule,
+    before: hairMm * coat.curl,
+    after: leftMm * coat.curl,
+    range: [wayMm, Infinity],
+    kept,
+    daysToGrow: kept || hairMm * coat.curl >= wayMm ? null : daysToReach(grows, hairMm, wayMm / coat.curl),
+  };
+}
+
 /** The zones of these kinds, both sides. */
-const lengthsAt = (plan: Plan, kinds: readonly string[]): readonly ZonePlan[] =>
+export const lengthsAt = (plan: Plan, kinds: readonly string[]): readonly ZonePlan[] =>
   plan.zones.filter(({ zone }) => kinds.includes(zoneKindId(zone)));

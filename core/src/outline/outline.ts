@@ -32,13 +32,34 @@ export interface Lengths {
  * drying and scissoring) or with the curl back. The far legs take the lengths of the dog's other side.
  */
 export function outlineOf(view: View, lengths: Lengths, shown: Shown, curlBack: boolean): Outline {
-  const zones = new Map(lengths.zones.map((zone) => [zone.zone, zone]));
-  const coat = { layDeg: lengths.coat.layDeg, curl: curlBack ? lengths.coat.curl : 1 };
+  const coat = shownCoat(lengths, curlBack);
+  const hairs = hairsOf(lengths, shown);
   return view.parts.map((part) => ({
     id: part.id,
     far: part.far,
-    contour: contourOf(part, (id) => hairOf(zones.get(part.far ? otherSide(id) : id), shown), coat),
+    contour: contourOf(part, (id) => hairs(part.far ? otherSide(id) : id), coat),
   }));
+}
+
+/** The coat over one part, as `outlineOf` draws it; nothing of it is kept. */
+export const coatOn = (
+  part: ViewPart,
+  lengths: Lengths,
+  shown: Shown,
+  curlBack: boolean,
+): readonly Point[] => {
+  const hairs = hairsOf(lengths, shown);
+  return coatContour(part, (id) => hairs(part.far ? otherSide(id) : id), shownCoat(lengths, curlBack));
+};
+
+const shownCoat = ({ coat }: Lengths, curlBack: boolean): Lengths['coat'] => ({
+  layDeg: coat.layDeg,
+  curl: curlBack ? coat.curl : 1,
+});
+
+function hairsOf(lengths: Lengths, shown: Shown): (zone: string) => ZoneHair {
+  const zones = new Map(lengths.zones.map((zone) => [zone.zone, zone]));
+  return (id) => hairOf(zones.get(id), shown);
 }
 
 interface DrawnCoat {

@@ -53,8 +53,18 @@ export interface ClipLine {
   readonly source: Source;
 }
 
-/** Features of a dog with its coat on that the side view can tell. */
-export type Feature = 'lengthToHeight' | 'legToDepth' | 'topline' | 'underline';
+/** Proportions of a dog with its coat on that the side view can tell: one line to another. */
+export type Proportion = 'lengthToHeight' | 'legToDepth' | 'bladeToUpperArm' | 'foreFrontShare';
+/** Slopes of its lines, degrees; the croup's is how far it falls. */
+export type Slope = 'topline' | 'underline' | 'croup';
+export type Feature = Proportion | Slope;
+
+/** Lines of a dog with its coat on that a standard may want parallel. */
+export type BodyLine =
+  'skull' | 'foreface' | 'hockFront' | 'hockBack' | 'rearLeft' | 'rearRight' | 'foreLeft' | 'foreRight';
+
+/** Shapes of a head seen from ahead. */
+export type HeadShape = 'round' | 'brick' | 'dome';
 
 interface RuleBase {
   readonly text: string;
@@ -70,11 +80,13 @@ export type Rule = RuleBase &
   (
     | { readonly kind: 'maxLength' | 'minLength'; readonly zones: readonly string[]; readonly mm: number }
     | { readonly kind: 'lengthOrder'; readonly shorter: string; readonly longer: string }
-    | {
-        readonly kind: 'ratio' | 'slope';
-        readonly feature: Feature;
-        readonly range: readonly [number, number];
-      }
+    | { readonly kind: 'ratio'; readonly feature: Proportion; readonly range: readonly [number, number] }
+    | { readonly kind: 'slope'; readonly feature: Slope; readonly range: readonly [number, number] }
+    | { readonly kind: 'parallel'; readonly lines: readonly [BodyLine, BodyLine]; readonly withinDeg: number }
+    /** Off the shape by no more than this share of the head's size. */
+    | { readonly kind: 'shape'; readonly want: HeadShape; readonly within: number }
+    /** The hair of a place, as it stands, is as long as the way from one landmark to another. */
+    | { readonly kind: 'reach'; readonly zone: string; readonly from: string; readonly to: string }
     | { readonly kind: 'tuckUp'; readonly want: 'none' | 'moderate' | 'definite' }
     | { readonly kind: 'untouched'; readonly zones: readonly string[] }
     | { readonly kind: 'never'; readonly technique: Technique; readonly zones: readonly string[] }

@@ -1,5 +1,5 @@
 import { distance } from 'fastest-levenshtein';
-import type { Anchor } from './breed.ts';
+import type { Anchor, Rule } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
 import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
@@ -65,9 +65,8 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
     fallback.areas.forEach((row, a) => say(`fallbacks[${f}].areas[${a}].zones`, 'zone', row.zones, zones));
   });
   file.rules.forEach((rule, r) => {
-    const named =
-      'zones' in rule ? rule.zones : rule.kind === 'lengthOrder' ? [rule.shorter, rule.longer] : [];
-    say(`rules[${r}]`, 'zone', named, zones);
+    say(`rules[${r}]`, 'zone', zonesNamed(rule), zones);
+    if (rule.kind === 'reach') say(`rules[${r}]`, 'landmark', [rule.from, rule.to], landmarks);
   });
   file.lines.forEach((line, l) => {
     line.anchors.forEach((anchor, a) =>
@@ -76,6 +75,12 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
   });
   file.cautions.forEach((caution, c) => say(`cautions[${c}].zones`, 'zone', caution.zones, zones));
   return problems;
+}
+
+function zonesNamed(rule: Rule): readonly string[] {
+  if ('zones' in rule) return rule.zones;
+  if (rule.kind === 'reach') return [rule.zone];
+  return rule.kind === 'lengthOrder' ? [rule.shorter, rule.longer] : [];
 }
 
 function named(anchor: Anchor): readonly string[] {

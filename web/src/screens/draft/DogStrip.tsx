@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Body, BreedPack, Case, Plan, RuleCheck, Schools } from '@kurrel/core';
+import type { Body, BreedPack, Case, Plan, Schools } from '@kurrel/core';
 import { byId, schoolsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -12,6 +12,7 @@ import { Stops } from '../../parts/Stops.tsx';
 import { setChoices, setPurpose, setWish } from '../../visit/choicesSlice.ts';
 import { Found, NotBetter } from './Found.tsx';
 import { Standard } from './Standard.tsx';
+import type { Check } from './useDraft.ts';
 
 interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools'> {
   readonly sheet: VisitSheet;
@@ -20,7 +21,7 @@ interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 's
   readonly plan: Plan;
   /** By finding: the plan without it. */
   readonly others: readonly Plan[];
-  readonly checks: readonly RuleCheck[];
+  readonly checks: readonly Check[];
   readonly body: Body;
 }
 
@@ -110,7 +111,7 @@ export const DogStrip = memo(function DogStrip({
             {sheet.lastVisit === null && <span className="muted"> · first visit, hair not measured yet</span>}
           </p>
         </section>
-        <Standard checks={checks} />
+        <Standard checks={checks} day={sheet.visit.startsAt} />
         <NotBetter plan={plan} unit={unit} />
         <p className="mt-auto pt-3 mb-0">
           <Link to={`/dogs/${dog.id}`}>Open the dog’s card</Link>

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, ViewId } from '@kurrel/core';
-import { byId, featureLines, outlineOf, VIEW_IDS, zoneKindId } from '@kurrel/core';
+import { byId, inCoat, measured, outlineOf, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
@@ -45,7 +45,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const { plan } = draft;
   // What is read, not watched, follows a moving bead a moment later.
   const settled = useDeferredValue(useMemo(() => ({ plan, choices }), [plan, choices]));
-  const checks = useChecks(breed, dog.body, draft, settled.plan, settled.choices.purpose, view.curlBack);
+  const checks = useChecks(dog, draft, settled, view.curlBack);
   const [help, setHelp] = useState(false);
   const [params, setParams] = useSearchParams();
   const lengthInput = useRef<HTMLInputElement>(null);
@@ -70,6 +70,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         gesture: false,
         curlBack,
         without: null,
+        rule: null,
       }),
     );
     // Where one looks first, when the screen opens on a dog.
@@ -158,11 +159,13 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     () => (other ? outlineOf(drawn.view, other, 'after', view.curlBack) : null),
     [other, drawn.view, view.curlBack],
   );
-  const measured = useMemo(() => {
-    if (view.feature === null || view.view !== 'side') return [];
-    const outline = view.compare ? draft.now : draft.after;
-    return featureLines(dog.body, outline)?.[view.feature] ?? [];
-  }, [view.feature, view.view, view.compare, draft.now, draft.after, dog.body]);
+  const measuredLines = useMemo(() => {
+    const rule = breed.rules.find(({ text }) => text === view.rule);
+    if (!rule) return [];
+    const [lengths, shown] = view.compare ? ([draft.found, 'now'] as const) : ([plan, 'after'] as const);
+    const seen = measured(rule, inCoat(dog.body, lengths, shown, view.curlBack));
+    return seen?.view === view.view ? seen.lines : [];
+  }, [breed, view.rule, view.compare, view.view, view.curlBack, draft.found, plan, dog.body]);
   const passes = useMemo(
     () => settledZone?.passes.filter(({ along }) => along.view === view.view) ?? [],
     [settledZone, view.view],
@@ -195,7 +198,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           ghost={view.compare ? null : draft.now}
           ideal={draft.ideal}
           without={without}
-          measured={measured}
+          measured={measuredLines}
           lines={draft.lines}
           texture={draft.coat.texture}
           lengthOf={view.compare ? draft.lengths.now : draft.lengths.after}

@@ -1,6 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
-import type { Feature, ViewId } from '@kurrel/core';
+import type { ViewId } from '@kurrel/core';
 
 export type SideMode = 'both' | 'left' | 'right';
 
@@ -16,8 +16,8 @@ interface DraftView {
   readonly gesture: boolean;
   /** The finding without which the outline is laid over the dog. */
   readonly without: string | null;
-  /** The proportion whose measured lines are shown. */
-  readonly feature: Feature | null;
+  /** The rule of the standard whose measured lines are shown, by its text. */
+  readonly rule: string | null;
 }
 
 const viewSlice = createSlice({
@@ -31,7 +31,7 @@ const viewSlice = createSlice({
     panel: 'zone',
     gesture: false,
     without: null,
-    feature: null,
+    rule: null,
   } as DraftView,
   reducers: {
     look: (state, action: PayloadAction<Partial<DraftView>>): DraftView => ({ ...state, ...action.payload }),

@@ -1,11 +1,13 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Body, BreedPack, Case, IdealDog, Plan, ViewId } from '@kurrel/core';
+import type { BreedPack, Case, IdealDog, Mend, Plan, RuleCheck, ViewId } from '@kurrel/core';
 import {
   againstStandard,
   AS_DRAWN,
   bodyOf,
   clipLines,
   idealOf,
+  inCoat,
+  mendOf,
   outlineOf,
   planGroom,
   rechoose,
@@ -87,22 +89,25 @@ export function useDraft(
   return { plan, found, standard, after, now, ideal: idealLine, lines, lengths, coat: visit.coat };
 }
 
-/** How a plan holds against the breed's standard, seen from the side. */
+/** A rule of the breed held against the dog, and the smallest change that would mend it. */
+export interface Check extends RuleCheck {
+  readonly mend: Mend | null;
+}
+
+/** How a plan holds against the breed's standard. */
 export function useChecks(
-  breed: BreedPack,
-  body: Body,
+  { body, visit }: ReturnType<typeof useDog>,
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
-  plan: Plan,
-  purpose: Choices['purpose'],
+  { plan, choices }: { readonly plan: Plan; readonly choices: Choices },
   curlBack: boolean,
-) {
-  const { side } = body.views;
-  const now = useMemo(() => outlineOf(side, found, 'now', curlBack), [side, found, curlBack]);
+): readonly Check[] {
+  const now = useMemo(() => inCoat(body, found, 'now', curlBack), [body, found, curlBack]);
   return useMemo(() => {
-    const after = outlineOf(side, plan, 'after', curlBack);
-    const checks = againstStandard(breed, body, now, after, plan, standard, purpose);
-    return checks.filter(({ kept }) => kept !== null);
-  }, [breed, body, side, now, plan, standard, curlBack, purpose]);
+    const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
+    return againstStandard(rechoose(visit, choices), judged, plan)
+      .filter(({ kept }) => kept !== null)
+      .map((check) => ({ ...check, mend: mendOf(check, judged, plan, curlBack) }));
+  }, [visit, body, now, plan, choices, standard, curlBack]);
 }
 
 /** The plans there would be had each finding not been found. */

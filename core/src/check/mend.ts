@@ -1,0 +1,143 @@
+import type { Body } from '../body/body.ts';
+import type { Rule } from '../packs/breed.ts';
+import type { Plan, ZonePlan } from '../plan/plan.ts';
+import { zoneKindId } from '../terms/zone.ts';
+import { measured, lengthsAt, reading, within } from './standard.ts';
+import type { Judged, RuleCheck } from './standard.ts';
+import { inTriedCoat } from './seen.ts';
+
+/** The smallest change of one place that keeps a rule: so many mm more (+) or less (−) than planned, stretched. */
+export interface Mend {
+  /** A zone kind. */
+  readonly zone: string;
+  /** The largest change of any zone of the kind. */
+  readonly byMm: number;
+  /** What to leave, by zone: of both sides those that need it. */
+  readonly lengths: readonly { readonly zone: string; readonly mm: number }[];
+}
+
+/** A change is tried by this much, mm. */
+const TRY_MM = 3;
+/** Less than this moves a rule by nothing that could be told. */
+const MOVES = 1e-4;
+/** Steps of the search, and how near it comes, as a share of the rule's range. */
+const STEPS = 6;
+/** Within a rule by this share of what was missing: a change that only just touches it is none. */
+const INSIDE = 0.02;
+/** More than this is another trim, mm. */
+const MOST_MM = 40;
+
+/**
+ * The smallest change in one place that would mend a broken rule: for a length what is over or short of it, for what is read off the
+ * outline by Newton's steps along each place that bears on it, within what skin and hair allow. Null where the rule is kept, is not a
+ * matter of length, or no one place can mend it.
+ */
+export function mendOf(
+  { rule, after, range, kept }: RuleCheck,
+  judged: Judged,
+  plan: Plan,
+  curlBack: boolean,
+): Mend | null {
+  if (kept !== false) return null;
+  if (rule.kind === 'lengthOrder') {
+    const shortest = Math.min(...lengthsAt(plan, [rule.longer]).map((zone) => zone.leftMm));
+    return toLength(plan, [rule.shorter], shortest, 'most');
+  }
+  if (rule.kind === 'maxLength') return toLength(plan, rule.zones, rule.mm, 'most');
+  if (rule.kind === 'minLength') return toLength(plan, rule.zones, rule.mm, 'least');
+  if (rule.kind === 'reach' && range) return toLength(plan, [rule.zone], range[0] / plan.coat.curl, 'least');
+  if (after === null || range === null) return null;
+  const read = reading(rule, judged);
+  if (!read) return null;
+  const { body } = judged.after;
+  const goal = after < range[0] ? range[0] : range[1];
+  const aim = goal + (goal - after) * INSIDE;
+  const valueWith = (kind: string, byMm: number) =>
+    read(inTriedCoat(body, changed(plan, kind, byMm), curlBack));
+  const mends = kindsSeen(body, rule, judged).flatMap((kind) => {
+    const byMm = stepTo(aim, after, (by) => valueWith(kind, by));
+    if (byMm === null) return [];
+    const mend = byAll(plan, kind, cuttable(byMm));
+    const value = mend && valueWith(kind, mend.byMm);
+    return mend && value !== null && within(value, range) ? [mend] : [];
+  });
+  return mends.reduce<Mend | null>(
+    (least, mend) => (least && Math.abs(least.byMm) <= Math.abs(mend.byMm) ? least : mend),
+    null,
+  );
+}
+
+/** Everything of these kinds that is over (or short of) a length brought to it: the kind that is furthest off. */
+function toLength(plan: Plan, kinds: readonly string[], mm: number, bound: 'most' | 'least'): Mend | null {
+  const off = (zone: ZonePlan) => (bound === 'most' ? zone.leftMm - mm : mm - zone.leftMm);
+  const beyond = lengthsAt(plan, kinds).filter((zone) => off(zone) > 0);
+  const worst = beyond.reduce<ZonePlan | null>(
+    (far, zone) => (far && off(far) >= off(zone) ? far : zone),
+    null,
+  );
+  if (!worst) return null;
+  const kind = zoneKindId(worst.zone);
+  return allowed(
+    kind,
+    mm - worst.leftMm,
+    beyond.filter(({ zone }) => zoneKindId(zone) === kind).map((zone) => ({ zone, mm })),
+  );
+}
+
+/** Both sides of a place changed by as much. */
+const byAll = (plan: Plan, kind: string, byMm: number): Mend | null =>
+  allowed(
+    kind,
+    byMm,
+    lengthsAt(plan, [kind]).map((zone) => ({ zone, mm: zone.leftMm + byMm })),
+  );
+
+/** The change that brings a value to its aim, by secant steps; null where the place moves it too little. */
+function stepTo(aim: number, now: number, valueAt: (byMm: number) => number | null): number | null {
+  let [a, fa] = [0, now];
+  let b = TRY_MM;
+  for (let step = 0; step < STEPS; step++) {
+    const fb = valueAt(b);
+    if (fb === null || Math.abs(fb - fa) < MOVES * Math.abs(b - a)) return null;
+    if (Math.abs(fb - aim) < Math.abs(aim - now) * INSIDE) return b;
+    const next = b + ((aim - fb) * (b - a)) / (fb - fa);
+    [a, fa, b] = [b, fb, next];
+    if (Math.abs(b) > MOST_MM) return null;
+  }
+  return b;
+}
+
+/** A change is told in halves of a millimetre, a large one in whole ones, never less than is needed. */
+function cuttable(byMm: number): number {
+  const step = Math.abs(byMm) > 5 ? 1 : 0.5;
+  return Math.sign(byMm) * Math.ceil(Math.abs(byMm) / step) * step;
+}
+
+/** The change if skin and hair allow it everywhere. */
+function allowed(
+  kind: string,
+  byMm: number,
+  lengths: readonly { readonly zone: ZonePlan; readonly mm: number }[],
+): Mend | null {
+  const fits = lengths.every(
+    ({ zone: { floorMm, ceilingMm, protectedBy, lost }, mm }) =>
+      protectedBy === null && !lost && mm >= floorMm && mm <= (ceilingMm ?? Infinity),
+  );
+  if (lengths.length === 0 || !fits) return null;
+  return { zone: kind, byMm, lengths: lengths.map(({ zone, mm }) => ({ zone: zone.zone, mm })) };
+}
+
+const changed = (plan: Plan, kind: string, byMm: number): Plan => ({
+  ...plan,
+  zones: plan.zones.map((zone) =>
+    zoneKindId(zone.zone) === kind ? { ...zone, leftMm: Math.max(0, zone.leftMm + byMm) } : zone,
+  ),
+});
+
+/** The kinds of zone on the contours of the view a rule is read in. */
+function kindsSeen(body: Body, rule: Rule, { after }: Judged): readonly string[] {
+  const view = measured(rule, after)?.view;
+  if (view === undefined) return [];
+  const parts = body.views[view].parts.filter(({ far }) => !far);
+  return [...new Set(parts.flatMap(({ zones }) => zones.map(zoneKindId)))];
+}

@@ -1,0 +1,63 @@
+import type { Body, ViewId } from '../body/body.ts';
+import type { Point } from '../body/geometry.ts';
+import type { ViewPart } from '../body/view.ts';
+import type { Lengths, Outline, Shown } from '../outline/outline.ts';
+import { coatOn, outlineOf } from '../outline/outline.ts';
+
+/** A dog as a judge sees it: the contour over each part of each view, mm, one point a station. */
+export interface SeenDog {
+  readonly body: Body;
+  /** Null where the view has no such part. */
+  readonly part: (view: ViewId, id: string) => SeenPart | null;
+  readonly parts: (view: ViewId) => readonly SeenPart[];
+}
+
+export interface SeenPart {
+  readonly part: ViewPart;
+  readonly contour: readonly Point[];
+}
+
+/** What can be seen of a dog whose parts have these contours. */
+function seen(
+  body: Body,
+  contourOf: (view: ViewId, part: ViewPart, index: number) => readonly Point[],
+): SeenDog {
+  const known = new Map<string, SeenPart>();
+  const see = (view: ViewId, part: ViewPart, index: number): SeenPart => {
+    const key = `${view} ${index}`;
+    const before = known.get(key);
+    if (before) return before;
+    const made = { part, contour: contourOf(view, part, index) };
+    known.set(key, made);
+    return made;
+  };
+  const parts = (view: ViewId) =>
+    body.views[view].parts.flatMap((part, index) => (part.far ? [] : [see(view, part, index)]));
+  return {
+    body,
+    parts,
+    part: (view, id) => {
+      const index = body.views[view].parts.findIndex((part) => part.id === id && !part.far);
+      const part = body.views[view].parts[index];
+      return part ? see(view, part, index) : null;
+    },
+  };
+}
+
+/** The dog without its coat. */
+export const bare = (body: Body): SeenDog =>
+  seen(body, (_, { stations }) => stations.map(({ point }) => point));
+
+/** The dog in its coat: as it is now or as a plan leaves it, stretched or with the curl back. */
+export function inCoat(body: Body, lengths: Lengths, shown: Shown, curlBack: boolean): SeenDog {
+  const outlines = new Map<ViewId, Outline>();
+  return seen(body, (view, _, index) => {
+    const outline = outlines.get(view) ?? outlineOf(body.views[view], lengths, shown, curlBack);
+    outlines.set(view, outline);
+    return outline[index]?.contour ?? [];
+  });
+}
+
+/** The same with lengths that are only tried: nothing of it is kept for the drawing. */
+export const inTriedCoat = (body: Body, lengths: Lengths, curlBack: boolean): SeenDog =>
+  seen(body, (_, part) => coatOn(part, lengths, 'after', curlBack));
