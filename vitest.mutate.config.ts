@@ -14,6 +14,8 @@ const testsOf = (folder: string) =>
 export default defineConfig({
   test: {
     isolate: false,
+    // The code runs several times slower with every change in it.
+    testTimeout: 60_000,
     include: folders.map(testsOf),
     exclude: ['core/src/plan/doNothing.test.ts', 'core/src/plan/mirror.test.ts'],
     testNamePattern: /^(?!.*agrees with it on the real trims)/,

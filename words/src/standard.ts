@@ -43,11 +43,11 @@ export function measuredWord(rule: Rule): string {
   }
 }
 
-/** A figure as a rule of this kind is read: 1.04, 3.5°, 12 % off, 25 mm. */
+/** A figure as a rule of this kind is read: 1.04, 3°, 12 % off, 25 mm. */
 export function ruleFigure({ kind }: Rule, value: number, unit: LengthUnit): string {
   if (kind === 'ratio') return value.toFixed(2);
   if (kind === 'shape') return `${Math.round(value * 100)} % off`;
-  if (kind === 'slope' || kind === 'tuckUp' || kind === 'parallel') return `${value.toFixed(1)}°`;
+  if (kind === 'slope' || kind === 'tuckUp' || kind === 'parallel') return `${Math.round(value) || 0}°`;
   return formatLength(value, unit);
 }
 

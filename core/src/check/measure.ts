@@ -18,6 +18,8 @@ export interface Measured {
 /** A feature of a dog as it is seen. Null where the view lacks the part. */
 export const measureFeature = (dog: SeenDog, feature: Feature): Measured | null => MEASURES[feature](dog);
 
+/** A dog stands on its soles, not on the hair under them. */
+const GROUND = 0;
 /** Above the elbow by this share is body, not leg. */
 const ABOVE_ELBOW = 1.02;
 
@@ -33,15 +35,14 @@ const MEASURES: Readonly<Record<Feature, (dog: SeenDog) => Measured | null>> = {
     const torso = near.filter((p) => p.y > elbow.y * ABOVE_ELBOW);
     const level = (x: number) => ({ x, y: elbow.y });
     const long: Line = [level(Math.min(...torso.map((p) => p.x))), level(Math.max(...torso.map((p) => p.x)))];
-    return ratio('side', long, [{ x: top.x, y: groundUnder(near) }, top]);
+    return ratio('side', long, [{ x: top.x, y: GROUND }, top]);
   },
   legToDepth: (dog) => {
     const top = topOver(dog, 'withers', 0.03);
     const under = underOver(dog, 'brisket', 0.04);
-    const near = nearContours(dog);
     if (!top || !under) return null;
     const plumb = (y: number) => ({ x: under.x, y });
-    return ratio('side', [plumb(groundUnder(near)), under], [under, plumb(top.y)]);
+    return ratio('side', [plumb(GROUND), under], [under, plumb(top.y)]);
   },
   topline: (dog) => slope(topOver(dog, 'withers', 0.08), topOver(dog, 'hipTop', 0)),
   underline: (dog) => slope(underOver(dog, 'brisket', 0.05), underOver(dog, 'tuckUp', 0)),
@@ -103,7 +104,6 @@ const underOver = overTrunk(Math.min);
 
 const nearContours = ({ part }: SeenDog): readonly Point[] =>
   ['trunk', 'foreleg', 'hindleg'].flatMap((id) => part('side', id)?.contour ?? []);
-const groundUnder = (points: readonly Point[]) => Math.min(...points.map((p) => p.y), 0);
 
 /** Where the lines of a body that standards speak of run: from one landmark of a part to another. */
 const LINES: Readonly<Record<BodyLine, readonly [view: ViewId, part: string, from: string, to: string]>> = {

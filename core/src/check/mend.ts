@@ -1,8 +1,9 @@
 import type { Body } from '../body/body.ts';
+import type { Case } from '../case/resolveCase.ts';
 import type { Rule } from '../packs/breed.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { zoneKindId } from '../terms/zone.ts';
-import { measured, lengthsAt, reading, within } from './standard.ts';
+import { measured, lengthsAt, reading, keeps } from './standard.ts';
 import type { Judged, RuleCheck } from './standard.ts';
 import { inTriedCoat } from './seen.ts';
 
@@ -29,10 +30,11 @@ const MOST_MM = 40;
 
 /**
  * The smallest change in one place that would mend a broken rule: for a length what is over or short of it, for what is read off the
- * outline by Newton's steps along each place that bears on it, within what skin and hair allow. Null where the rule is kept, is not a
+ * outline by secant steps along each place that bears on it, within what skin, hair and trim allow. Null where the rule is kept, is not a
  * matter of length, or no one place can mend it.
  */
 export function mendOf(
+  { trim }: Pick<Case, 'trim'>,
   { rule, after, range, kept }: RuleCheck,
   judged: Judged,
   plan: Plan,
@@ -57,9 +59,9 @@ export function mendOf(
   const mends = kindsSeen(body, rule, judged).flatMap((kind) => {
     const byMm = stepTo(aim, after, (by) => valueWith(kind, by));
     if (byMm === null) return [];
-    const mend = byAll(plan, kind, cuttable(byMm));
+    const mend = byAll(plan, kind, cuttable(byMm), trim.areas[kind]?.range);
     const value = mend && valueWith(kind, mend.byMm);
-    return mend && value !== null && within(value, range) ? [mend] : [];
+    return mend && value !== null && keeps(rule, value, range) ? [mend] : [];
   });
   return mends.reduce<Mend | null>(
     (least, mend) => (least && Math.abs(least.byMm) <= Math.abs(mend.byMm) ? least : mend),
@@ -84,13 +86,16 @@ function toLength(plan: Plan, kinds: readonly string[], mm: number, bound: 'most
   );
 }
 
-/** Both sides of a place changed by as much. */
-const byAll = (plan: Plan, kind: string, byMm: number): Mend | null =>
-  allowed(
-    kind,
-    byMm,
-    lengthsAt(plan, [kind]).map((zone) => ({ zone, mm: zone.leftMm + byMm })),
-  );
+/** Both sides of a place changed by as much, while it still reads as the trim. */
+function byAll(
+  plan: Plan,
+  kind: string,
+  byMm: number,
+  [lo, hi]: readonly [number, number] = [0, Infinity],
+): Mend | null {
+  const lengths = lengthsAt(plan, [kind]).map((zone) => ({ zone, mm: zone.leftMm + byMm }));
+  return lengths.every(({ mm }) => mm >= lo && mm <= hi) ? allowed(kind, byMm, lengths) : null;
+}
 
 /** The change that brings a value to its aim, by secant steps; null where the place moves it too little. */
 function stepTo(aim: number, now: number, valueAt: (byMm: number) => number | null): number | null {

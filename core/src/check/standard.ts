@@ -119,7 +119,23 @@ export function reading(rule: Rule, judged: Judged): ((dog: SeenDog) => number |
   };
 }
 
-export const within = (value: number, [lo, hi]: readonly [number, number]) => value >= lo && value <= hi;
+/** What an eye reads off a dog, and no finer: degrees, shares. */
+const READ: Readonly<Record<Drawn['kind'], number>> = {
+  ratio: 0.01,
+  slope: 1,
+  tuckUp: 1,
+  parallel: 1,
+  shape: 0.01,
+};
+
+/** Whether a value is within a drawn rule, as it is read. */
+export function keeps(rule: Rule, value: number, range: readonly [number, number]): boolean {
+  if (!isDrawn(rule)) return within(value, range);
+  const step = READ[rule.kind];
+  return within(Math.round(value / step), [Math.round(range[0] / step), Math.round(range[1] / step)]);
+}
+
+const within = (value: number, [lo, hi]: readonly [number, number]) => value >= lo && value <= hi;
 
 function checkRule(visit: Case, rule: Rule, judged: Judged, plan: Plan): RuleCheck {
   if (rule.kind === 'reach') return checkReach(visit, rule, judged, plan);
@@ -134,7 +150,7 @@ function checkRule(visit: Case, rule: Rule, judged: Judged, plan: Plan): RuleChe
     after,
     range,
     view: measured(rule, judged.after)?.view ?? null,
-    kept: after === null ? null : within(after, range),
+    kept: after === null ? null : keeps(rule, after, range),
     daysToGrow: null,
   };
 }

@@ -104,9 +104,10 @@ export function useChecks(
   const now = useMemo(() => inCoat(body, found, 'now', curlBack), [body, found, curlBack]);
   return useMemo(() => {
     const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
-    return againstStandard(rechoose(visit, choices), judged, plan)
+    const chosen = rechoose(visit, choices);
+    return againstStandard(chosen, judged, plan)
       .filter(({ kept }) => kept !== null)
-      .map((check) => ({ ...check, mend: mendOf(check, judged, plan, curlBack) }));
+      .map((check) => ({ ...check, mend: mendOf(chosen, check, judged, plan, curlBack) }));
   }, [visit, body, now, plan, choices, standard, curlBack]);
 }
 
