@@ -71,6 +71,8 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   finding: (one) => `${one.about}: ${shorter(one) ? 'take more' : 'leave more'}`,
   outline: (one) =>
     `outline: ${shorter(one) ? 'take more' : 'leave more'}, so that this dog shows the breed’s shape${one.about === '' ? '' : ` (${one.about})`}`,
+  'head-form': (one) =>
+    `head shaped as ${FORM[one.about] ?? one.about}: ${shorter(one) ? 'take more' : 'leave more'}`,
   'shows-structure': (one) =>
     `a close blade would show it${one.about === '' ? '' : ` (${one.about})`}: leave more and blend`,
   'outline-by-hand': () => 'its length changes along the place: shaped by hand',
@@ -126,3 +128,12 @@ export function reasonFigure({ effect }: Reason, unit: LengthUnit): string {
       return '';
   }
 }
+
+const FORM: Readonly<Record<string, string>> = {
+  ball: 'a ball on eyes and nose',
+  brick: 'a brick',
+  dome: 'a dome over the eyes',
+  crest: 'a brick with an arched crown',
+  pear: 'a pear',
+  wedge: 'a wedge, one line from nose to crown',
+};

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { circleThrough, crossings, lineThrough, rayHits } from './fit.ts';
+import { circleThrough, lineThrough } from './fit.ts';
 
 const square = [
   { x: 0, y: 0 },
@@ -9,21 +9,6 @@ const square = [
   { x: 0, y: 4 },
 ];
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-
-describe('where lines meet a contour', () => {
-  it('a plumb line crosses a square twice, beside it never', () => {
-    expect(crossings(square, 1).sort()).toEqual([0, 4]);
-    expect(crossings(square, 5)).toEqual([]);
-  });
-
-  it('a ray leaves it on the side it is turned to', () => {
-    const [hit, ...others] = rayHits(square, { x: 2, y: 2 }, Math.PI / 2);
-    expect(others).toEqual([]);
-    expect(hit?.x).toBeCloseTo(2, 9);
-    expect(hit?.y).toBeCloseTo(4, 9);
-    expect(rayHits(square, { x: 2, y: 9 }, Math.PI / 2)).toEqual([]);
-  });
-});
 
 describe('the line nearest to points', () => {
   it('is theirs where they lie on one, however steep', () => {

@@ -1,28 +1,5 @@
 import type { Point } from '../body/geometry.ts';
 
-/** Heights at which a closed line passes over x. */
-export function crossings(line: readonly Point[], x: number): number[] {
-  const ys: number[] = [];
-  let b = line[line.length - 1];
-  for (const a of line) {
-    if (b && a.x > x !== b.x > x) ys.push(a.y + ((x - a.x) / (b.x - a.x)) * (b.y - a.y));
-    b = a;
-  }
-  return ys;
-}
-
-/** Where a ray from a point, turned so far from the x axis, leaves or enters a closed line. */
-export function rayHits(line: readonly Point[], from: Point, turn: number): readonly Point[] {
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const across = line.map((p) => ({
-    x: -(p.x - from.x) * sin + (p.y - from.y) * cos,
-    y: (p.x - from.x) * cos + (p.y - from.y) * sin,
-  }));
-  return crossings(across, 0)
-    .filter((far) => far > 0)
-    .map((far) => ({ x: from.x + far * cos, y: from.y + far * sin }));
-}
-
 /** The line nearest to points (total least squares), from beside the first to beside the last. */
 export function lineThrough(points: readonly Point[]): readonly [Point, Point] {
   const n = points.length;

@@ -1,8 +1,9 @@
 import type { ViewId } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
-import { mix } from '../body/geometry.ts';
+import { alongRay, crossings } from '../body/crossings.ts';
+import { mix, plus, times } from '../body/geometry.ts';
 import type { BodyLine, Feature, HeadShape } from '../packs/breed.ts';
-import { circleThrough, crossings, lineThrough, rayHits } from './fit.ts';
+import { circleThrough, lineThrough } from './fit.ts';
 import type { SeenDog, SeenPart } from './seen.ts';
 
 export type Line = readonly [Point, Point];
@@ -168,9 +169,11 @@ const SHAPES: Readonly<Record<HeadShape, (dog: SeenDog, head: SeenPart) => Measu
     const contours = parts('headFront').map(({ contour }) => contour);
     const hits = Array.from({ length: RAYS }, (_, k) => {
       const turn = (2 * Math.PI * k) / RAYS;
-      return contours
-        .flatMap((contour) => rayHits(contour, middle, turn))
-        .reduce((far, p) => (lengthOf([middle, p]) > lengthOf([middle, far]) ? p : far), middle);
+      const way = { x: Math.cos(turn), y: Math.sin(turn) };
+      return plus(
+        middle,
+        times(way, Math.max(0, ...contours.flatMap((line) => alongRay(line, middle, way)))),
+      );
     });
     const ball = circleThrough(hits);
     if (!ball) return null;

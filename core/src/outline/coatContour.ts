@@ -12,6 +12,8 @@ export interface ZoneHair {
   readonly shape?: Readonly<Record<string, number>>;
   /** Lay for this hair where it differs from the coat's (a beard hangs, a carded jacket lies flat). */
   readonly layDeg?: number;
+  /** It stands over shorter hair beside it: its edge is not bevelled. */
+  readonly over?: boolean;
 }
 
 /** 45°: the steepest bevel shears leave between a long zone and a short one. */
@@ -59,6 +61,7 @@ export function coatOver(
   const raw = new Float64Array(n);
   const hairs = new Map<string, ZoneHair>();
   const shapes = new Map<string, Float64Array>();
+  const over = new Uint8Array(n);
   const direction = stations.map(({ zone, normal }, i) => {
     let hair = hairs.get(zone);
     if (!hair) {
@@ -71,13 +74,14 @@ export function coatOver(
     const sin = Math.sin((layDeg * Math.PI) / 180);
     const lies = Math.min(1, Math.max(0, (62 - layDeg) / 25)) * Math.min(1, mm / 45);
     const hang = part.fromAbove ? 0 : Math.max(0, -normal.y) * lies;
+    if (hair.over) over[i] = 1;
     length[i] = mm;
     factor[i] = coat.curl * (sin + (1 - sin) * hang);
     raw[i] = mm * (factor[i] as number);
     return hang > 0 ? unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }) : normal;
   });
   const spacingMm = n > 1 ? perimeter(stations.map((s) => s.point)) / n : 1;
-  const depth = smooth(bevel(raw, spacingMm * BEVEL), spacingMm);
+  const depth = smooth(bevel(raw, spacingMm * BEVEL, over), spacingMm);
   return { depth, direction, factor, length, spacingMm };
 }
 
@@ -91,17 +95,19 @@ function perimeter(points: readonly Point[]): number {
   return sum;
 }
 
-/** Lowers every depth to what a slope of `rise` per station from its neighbours allows; the contour is closed. */
-function bevel(depth: Float64Array, rise: number): Float64Array {
+/** Lowers every depth but what stands `over` to what a slope of `rise` per station from its neighbours allows; the contour is closed. */
+function bevel(depth: Float64Array, rise: number, over: Uint8Array): Float64Array {
   const n = depth.length;
   const out = Float64Array.from(depth);
   for (let pass = 0; pass < 2; pass++) {
     for (let i = 0; i < 2 * n; i++) {
       const at = i % n;
+      if (over[at]) continue;
       out[at] = Math.min(out[at] as number, (out[(at + n - 1) % n] as number) + rise);
     }
     for (let i = 2 * n - 1; i >= 0; i--) {
       const at = i % n;
+      if (over[at]) continue;
       out[at] = Math.min(out[at] as number, (out[(at + 1) % n] as number) + rise);
     }
   }

@@ -24,6 +24,8 @@ export interface Lengths {
     readonly hairMm: number | null;
     readonly shape: Readonly<Record<string, number>> | null;
     readonly layDeg: number | null;
+    /** Plans from before edges were told apart have none. */
+    readonly edge?: 'bevelled' | 'over';
   }[];
 }
 
@@ -92,5 +94,6 @@ function hairOf(zone: Lengths['zones'][number] | undefined, shown: Shown): ZoneH
     stretchedMm: shown === 'now' ? (zone.hairMm ?? zone.leftMm) : zone.leftMm,
     ...(zone.shape ? { shape: zone.shape } : {}),
     ...(zone.layDeg !== null ? { layDeg: zone.layDeg } : {}),
+    ...(zone.edge === 'over' ? { over: true } : {}),
   };
 }

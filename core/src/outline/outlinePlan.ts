@@ -6,6 +6,7 @@ import type { Deficit, Outlined, ZoneOutline } from '../targets/outlined.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
 import type { Bodies } from './bodies.ts';
 import { bodiesOf } from './bodies.ts';
+import { formedIn } from './headForm.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
 import { solvePart, unchanged } from './partOutline.ts';
 import type { SeenZone } from './zoneAnswer.ts';
@@ -18,6 +19,7 @@ export interface OutlinePlan extends Outlined {
 
 /** The views in the order they are solved in. Those of the head alone are seen in the others. */
 const SOLVED = ['side', 'front', 'rear', 'top', 'headFront'] as const satisfies readonly ViewId[];
+const NONE: ReadonlySet<string> = new Set();
 /** What is measured and changes no outline. */
 const UNSHAPED: readonly string[] = ['weightKg', 'heightMm'];
 
@@ -26,17 +28,19 @@ const UNSHAPED: readonly string[] = ['weightKg', 'heightMm'];
  * at station i the wanted change of depth is (qᵢ − pᵢ)·uᵢ − bᵢ, with b the depth the trim draws and q between the ideal's
  * coat at the same place and that of this dog without its findings, by the share f that rides on the dog's own bone; solved
  * for the smoothest change within what skin, hair and standard allow. The side is solved first; a zone in the middle of the dog that it shows keeps its answer in the other
- * views, a zone of either side is seen from several and gets one length from all of them.
+ * views, a zone of either side is seen from several and gets one length from all of them. A head that the trim shapes gets its
+ * form, whatever the dog.
  * @throws MisuseError when a wish's bounds cross or are no numbers.
  */
 export function outlinePlan(visit: Case, wishes: ReadonlyMap<string, ZoneWish>): OutlinePlan {
   const unshaped = Object.keys(visit.measurements).every((key) => UNSHAPED.includes(key));
-  if (visit.findings.length === 0 && unshaped) return { zones: new Map(), deficits: [], kkt: 0 };
+  const even = visit.findings.length === 0 && unshaped;
+  if (even && visit.trim.head === null) return { zones: new Map(), deficits: [], kkt: 0 };
   // A dragged length comes after the outline: what goes into it stays the same from step to step.
   const before = lastSolved.get(visit.facts);
   const same = before?.visit.breed === visit.breed && before.visit.findings === visit.findings;
   if (same && isEqual([...wishes], before.wishes)) return before.plan;
-  const plan = solveViews(visit, wishes);
+  const plan = solveViews(visit, wishes, even);
   lastSolved.set(visit.facts, { visit, wishes: [...wishes], plan });
   return plan;
 }
@@ -46,7 +50,10 @@ const lastSolved = new WeakMap<
   { readonly visit: Case; readonly wishes: readonly [string, ZoneWish][]; readonly plan: OutlinePlan }
 >();
 
-function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>): OutlinePlan {
+function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly: boolean): OutlinePlan {
+  const { head } = visit.trim;
+  const formed = head && formedIn(head);
+  const formedZones = new Set<string>();
   const bodies = bodiesOf(visit);
   const seen = new Map<string, SeenZone[]>();
   const shows = (zone: string, view: ViewId, along: readonly Along[]) => {
@@ -62,33 +69,38 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>): Outline
     );
     const found = new Map<string, Along[]>();
     for (const part of bodies.own.views[id].parts) {
-      if (part.far) continue;
-      if (bodies.still.has(part)) {
+      const form = formed?.view === id && formed.part === part.id ? head : null;
+      if (part.far || (headOnly && form === null)) continue;
+      if (form === null && bodies.still.has(part)) {
         for (const one of unchanged(part, wishes, settled, id === 'side')) listOf(found, one.zone).push(one);
         continue;
       }
       const twins = twinsOf(bodies, id, part);
-      const solved = solvePart(visit, bodies.own.heightMm, part, twins, wishes, settled);
+      const open = form === null ? settled : NONE;
+      const solved = solvePart(visit, bodies.own.heightMm, part, twins, wishes, open, form);
       // The side is drawn for the left; the right has the same body under its own hair.
       const right =
         id !== 'side'
           ? []
           : even
             ? solved.along
-            : solvePart(visit, bodies.own.heightMm, part, twins, mirrored, settled).along;
+            : solvePart(visit, bodies.own.heightMm, part, twins, mirrored, open, form).along;
       kkt = Math.max(kkt, solved.kkt);
       const others = right.map((one) => ({ ...one, zone: otherSide(one.zone) }));
       for (const one of [...solved.along, ...others]) listOf(found, one.zone).push(one);
+      if (form !== null) for (const { zone } of [...solved.along, ...others]) formedZones.add(zone);
     }
     for (const [zone, along] of found) shows(zone, id, along);
   }
   const zones = new Map<string, ZoneOutline>();
   const deficits: Deficit[] = [];
   for (const [zone, views] of seen) {
-    const outline = zoneOutline(views);
+    // A head has one form: the view it is shaped in decides.
+    const shaped = formedZones.has(zone) ? views.filter(({ view }) => view === formed?.view) : views;
+    const outline = zoneOutline(shaped, formedZones.has(zone) ? head : null);
     if (!outline) continue;
     zones.set(zone, outline);
-    deficits.push(...deficitsOf(zone, views));
+    deficits.push(...deficitsOf(zone, shaped));
   }
   return { zones, deficits, kkt };
 }

@@ -1,19 +1,25 @@
 import { minus, mix, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
+import type { HeadForm } from '../packs/breed.ts';
 import type { Deficit } from '../targets/outlined.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
 import { correspond, eachStation, placeBetween, spreadAlong } from './alongPart.ts';
 import type { CoatOver, ZoneHair } from './coatContour.ts';
 import { coatContour, coatOver } from './coatContour.ts';
+import { headForm } from './headForm.ts';
 import { solveOutline } from './solve.ts';
 
 /** What a zone brings to the outline: how the trim draws it, and how short and long it may become, stretched mm. */
 export interface ZoneWish {
   readonly hair: ZoneHair;
   readonly loMm: number;
+  /** What skin and welfare allow. */
+  readonly floorMm: number;
   readonly hiMm: number;
   readonly hiBy: 'hair' | 'standard' | null;
+  /** What still reads as the trim: a head is shaped to no more, and at its sides to less. */
+  readonly trimMm: readonly [number, number];
   /** The outline does not change it. */
   readonly held: boolean;
 }
@@ -34,6 +40,8 @@ const HAND_HEIGHT_MM = 500;
 /** On an ear, a foot or a tail: than this part of the way round it. */
 const PART_SHARE = 4;
 const HIDDEN = 1e-3;
+/** A form takes the sides of a head to this share of its shortest crown (prior). */
+const FORM_LEAST = 0.4;
 /** Nothing is solved for less, mm. */
 const STILL_MM = 1;
 /** A place so many stations from a landmark is known by it. */
@@ -58,7 +66,8 @@ export function unchanged(
 }
 
 /**
- * One part of one view, solved: this dog's contour in its coat against the ideal's and against that of its own bone. The side of
+ * One part of one view, solved: this dog's contour in its coat against the ideal's and against that of its own bone; a head that the
+ * trim shapes against its form. The side of
  * the head, the tail are held against the standard from where they are set on.
  */
 export function solvePart(
@@ -68,6 +77,7 @@ export function solvePart(
   [bare, ideal]: readonly [ViewPart | undefined, ViewPart | undefined],
   wishes: ReadonlyMap<string, ZoneWish>,
   settled: ReadonlySet<string>,
+  form: HeadForm | null,
 ): { readonly along: readonly Along[]; readonly kkt: number } {
   const { layDeg } = visit.coat;
   const coat = { layDeg, curl: visit.coat.shown === 'reverted' ? visit.coat.curl : 1 };
@@ -83,18 +93,25 @@ export function solvePart(
   const standard = lineOf(ideal);
   const ownBone = bare === ideal ? standard : lineOf(bare);
   if (!standard || !ownBone) return { along: [], kkt: 0 };
+  const formDepth = form && bare ? headForm(form, bare, coatContour(bare, hairOf, coat)) : null;
   const carried = spreadAlong(part, (name) => part.carried[name] ?? 0);
   const n = part.stations.length;
   const target = new Float64Array(n);
+  const follows = new Set<number>();
   let moved = 0;
   part.stations.forEach(({ point }, i) => {
     const u = over.direction[i] ?? point;
     const wanted = mix(standard[i] ?? point, ownBone[i] ?? point, carried[i] ?? 0);
     const away = minus(wanted, point);
-    target[i] = away.x * u.x + away.y * u.y - (over.depth[i] ?? 0);
+    const formed = formDepth?.(point, u) ?? 'as-drawn';
+    if (formed === 'follows') follows.add(i);
+    else if (formed === 'as-drawn') target[i] = away.x * u.x + away.y * u.y - (over.depth[i] ?? 0);
+    // The form is of the hair that is left, before edges between places are bevelled.
+    else target[i] = formed - (over.length[i] ?? 0) * (over.factor[i] ?? 0);
     moved = Math.max(moved, Math.abs(target[i] ?? 0));
   });
-  const { weight, lo, hi } = boundsOf(part, over, wishes, settled);
+  const { weight, lo, hi } = boundsOf(part, over, wishes, settled, form !== null);
+  for (const i of follows) weight[i] = HIDDEN;
   const still = { x: new Float64Array(n), kkt: 0 };
   const { x, kkt } =
     moved < STILL_MM
@@ -123,6 +140,7 @@ function boundsOf(
   over: CoatOver,
   wishes: ReadonlyMap<string, ZoneWish>,
   settled: ReadonlySet<string>,
+  formed: boolean,
 ) {
   const n = part.stations.length;
   const weight = new Float64Array(n).fill(HIDDEN);
@@ -133,8 +151,10 @@ function boundsOf(
     if (!wish || wish.held || settled.has(zone)) return;
     if (!hidden) weight[i] = 1;
     const [factor, length] = [over.factor[i] ?? 0, over.length[i] ?? 0];
-    lo[i] = Math.min(0, (wish.loMm - length) * factor);
-    hi[i] = Math.max(lo[i] ?? 0, (wish.hiMm - length) * factor);
+    const leastMm = formed ? Math.max(wish.floorMm, FORM_LEAST * wish.trimMm[0]) : wish.loMm;
+    lo[i] = Math.min(0, (leastMm - length) * factor);
+    const mostMm = formed ? Math.min(wish.hiMm, Math.max(wish.trimMm[1], length)) : wish.hiMm;
+    hi[i] = Math.max(lo[i] ?? 0, (mostMm - length) * factor);
   });
   return { weight, lo, hi };
 }

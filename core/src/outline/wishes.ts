@@ -22,11 +22,18 @@ export function wishOf(
     visit.purpose === 'show' && area.source === 'standard' ? area.range[1] : Infinity,
   );
   const hiMm = Math.max(wantedMm, Math.min(ceilingMm, standardMm));
-  const { shape, layDeg } = area;
+  const { shape, layDeg, edge } = area;
   return {
-    hair: { stretchedMm: wantedMm, ...(shape ? { shape } : {}), ...(layDeg !== null ? { layDeg } : {}) },
+    hair: {
+      stretchedMm: wantedMm,
+      ...(shape ? { shape } : {}),
+      ...(layDeg !== null ? { layDeg } : {}),
+      ...(edge === 'over' ? { over: true } : {}),
+    },
     loMm: Math.min(wantedMm, Math.max(leastMm, area.range[0])),
+    floorMm: leastMm,
     hiMm,
+    trimMm: area.range,
     hiBy: hiMm === Infinity ? null : ceilingMm <= standardMm ? 'hair' : 'standard',
     held:
       !zone.kind.inOutline ||

@@ -1,4 +1,5 @@
 import type { ViewId } from '../body/body.ts';
+import type { HeadForm } from '../packs/breed.ts';
 import type { Deficit, ZoneOutline } from '../targets/outlined.ts';
 import type { Along } from './partOutline.ts';
 
@@ -22,7 +23,7 @@ export interface SeenZone {
  * One answer for a zone: its length changes by the median of what its views want, so that an edge that one view shows does
  * not lengthen the whole place; its shape holds what each view wants at its own landmarks. Null where nobody would see it.
  */
-export function zoneOutline(views: readonly SeenZone[]): ZoneOutline | null {
+export function zoneOutline(views: readonly SeenZone[], form: HeadForm | null = null): ZoneOutline | null {
   const all = views.flatMap(({ along }) => along);
   const changes = all.map(({ change }) => change);
   const longest = Math.max(...all.map(({ leave }) => Math.abs(leave)));
@@ -31,6 +32,7 @@ export function zoneOutline(views: readonly SeenZone[]): ZoneOutline | null {
   const most = views.reduce((a, b) => (Math.abs(b.meanMm) > Math.abs(a.meanMm) ? b : a));
   return {
     view: most.view,
+    form,
     meanMm: Math.abs(meanMm) < Math.max(WORTH_MM, WORTH_SHARE * longest) ? 0 : tenth(meanMm),
     leastMm: Math.min(...changes),
     mostMm: Math.max(...changes),

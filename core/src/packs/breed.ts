@@ -18,6 +18,8 @@ export interface TrimArea extends Usual {
   readonly shape: Readonly<Record<string, number>> | null;
   /** Lay of this hair where it differs from the coat's, degrees. */
   readonly layDeg: number | null;
+  /** Edges towards shorter hair: cut at a bevel, or left to stand over it. */
+  readonly edge: 'bevelled' | 'over';
   /** Drawn for a head of the breed's middle size: longer on a larger head. */
   readonly scale: 'head' | null;
   readonly source: Source;
@@ -35,6 +37,8 @@ export interface Trim {
   readonly source: Source;
   /** Every zone kind has its area. */
   readonly areas: Areas;
+  /** What the head is shaped to; null where it is left as its places are drawn. */
+  readonly head: HeadForm | null;
   /** Clip lines of the breed that this trim uses. */
   readonly lines: readonly string[];
 }
@@ -63,7 +67,10 @@ export type Feature = Proportion | Slope;
 export type BodyLine =
   'skull' | 'foreface' | 'hockFront' | 'hockBack' | 'rearLeft' | 'rearRight' | 'foreLeft' | 'foreRight';
 
-/** Shapes of a head seen from ahead. */
+/** What a trim makes of a head: seen from ahead, but for the wedge, which is one line from nose to crown from the side. */
+export type HeadForm = 'ball' | 'brick' | 'dome' | 'crest' | 'pear' | 'wedge';
+
+/** Shapes of a head seen from ahead that a standard may want. */
 export type HeadShape = 'round' | 'brick' | 'dome';
 
 interface RuleBase {

@@ -1,6 +1,6 @@
 /** The shape of `packs/breeds/*.json` and `packs/patterns.json` as they are written; `resolveBreed.ts` makes a breed of them. */
 import type { Source } from '../terms/source.ts';
-import type { BreedPack, ClipLine, Fallback, Rule, Trim, TrimArea } from './breed.ts';
+import type { HeadForm, BreedPack, ClipLine, Fallback, Rule, Trim, TrimArea } from './breed.ts';
 
 /**
  * A row of a pattern or trim: what it says of some zones or groups of zones (`*`: all). Rows are laid over each other in order, and what a
@@ -20,7 +20,8 @@ export interface PatternPack {
   readonly patterns: readonly Pattern[];
 }
 
-export interface TrimFile extends Omit<Trim, 'areas'> {
+export interface TrimFile extends Omit<Trim, 'areas' | 'head'> {
+  readonly head?: HeadForm;
   /** Patterns it is built from, laid over each other in order. */
   readonly patterns: readonly string[];
   readonly areas: readonly AreaRow[];

@@ -20,9 +20,9 @@ export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
     const used = trim.patterns.map((id) => byId('pattern', packs.patterns.patterns, id));
     const own = [...(file.areas ?? []), ...trim.areas];
     const rows = [...used.flatMap(rowsOf), ...withSource(own, trim.source)];
-    const { id, name, purposes, summary, source, lines } = trim;
+    const { id, name, purposes, summary, source, lines, head = null } = trim;
     const areas = areasOf(rows, packs.zones.zones, packs, `${file.id}, trim ${id}`);
-    return { id, name, purposes, summary, source, lines, areas };
+    return { id, name, purposes, summary, source, head, lines, areas };
   });
   const fallbacks = (file.fallbacks ?? []).map((fallback) => {
     const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, packs)));
@@ -44,7 +44,14 @@ function areasOf(rows: readonly Row[], kinds: readonly ZoneKind[], packs: Built,
 }
 
 function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
-  let area: Partial<TrimArea> = { ...kind.usual, shape: null, layDeg: null, scale: null, why: null };
+  let area: Partial<TrimArea> = {
+    ...kind.usual,
+    shape: null,
+    layDeg: null,
+    edge: 'bevelled',
+    scale: null,
+    why: null,
+  };
   for (const { zones, ...says } of rows) {
     if (bears(zones, kind)) area = { ...area, ...says };
   }

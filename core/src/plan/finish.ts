@@ -55,6 +55,7 @@ export function finish(
       reasons: [...settled.reasons, ...drawerReasons(visit, settled, choice)],
       ...shaped(visit, settled, choice, leftMm, tools),
       layDeg: area.layDeg,
+      edge: area.edge,
     },
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };

@@ -8,7 +8,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 5;
+export const CORE_VERSION = 6;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -65,6 +65,8 @@ export interface ZonePlan {
   /** How to block it in before the hand shapes it, in the order of the contour; empty where nothing is blocked in. */
   readonly passes: readonly PassPlan[];
   readonly layDeg: number | null;
+  /** Its edges towards shorter hair. */
+  readonly edge: 'bevelled' | 'over';
 }
 
 /** One run of a tool along a place; by hand where it has none. */

@@ -58,7 +58,9 @@ export function outlineAt(
   }
   return {
     toMm: (mm) => mm + found.meanMm,
-    why: reason('structure', 'outline', about, 'standard'),
+    why: found.form
+      ? reason('structure', 'head-form', found.form, area.source)
+      : reason('structure', 'outline', about, 'standard'),
     profile: found.mostMm - found.leastMm < Math.max(SEEN_MM, SEEN_SHARE * area.mm) ? null : found.at,
     varies: (mm) =>
       mm >= SHAPED_MM && found.mostMm - found.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm),

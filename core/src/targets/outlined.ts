@@ -1,9 +1,12 @@
 import type { ViewId } from '../body/body.ts';
+import type { HeadForm } from '../packs/breed.ts';
 
 /** What a zone's outline wants of its length. */
 export interface ZoneOutline {
   /** The view that shows it, and decided it. */
   readonly view: ViewId;
+  /** What the head is shaped to here; null where it is the dog's outline that decides. */
+  readonly form: HeadForm | null;
   /** Stretched length to add (+) or take (−): on average, the least, the most along the zone, mm. */
   readonly meanMm: number;
   readonly leastMm: number;

@@ -19,6 +19,7 @@ export type ReasonRule =
   | 'weeks-between'
   | 'finding'
   | 'outline'
+  | 'head-form'
   | 'shows-structure'
   | 'outline-by-hand'
   | 'sign-length'

@@ -1,0 +1,132 @@
+import { describe, expect, it } from 'vitest';
+import { breed, caseFor, hairEverywhere, packs, planFor, zoneOf } from '../../testing/packs.ts';
+import { bodyOf } from '../body/body.ts';
+import type { Point } from '../body/geometry.ts';
+import { measureShape } from '../check/measure.ts';
+import { inCoat } from '../check/seen.ts';
+import type { HeadForm, TrimArea } from '../packs/breed.ts';
+import { planGroom } from '../plan/planGroom.ts';
+import { coatContour } from './coatContour.ts';
+import { formedIn, headForm } from './headForm.ts';
+
+const body = bodyOf(packs, breed('poodle-cross'), {}, []);
+const partOf = (form: HeadForm) => {
+  const { view, part } = formedIn(form);
+  const found = body.views[view].parts.find(({ id }) => id === part);
+  if (!found) throw new Error(`no part ${part}`);
+  return found;
+};
+/** A form drawn over 40 mm of hair everywhere: what it asks of a point of the skin. */
+function asked(form: HeadForm) {
+  const part = partOf(form);
+  const drawn = coatContour(part, () => ({ stretchedMm: 40 }), { curl: 1, layDeg: 80 });
+  const depth = headForm(form, part, drawn);
+  if (!depth) throw new Error('no form');
+  const at = (name: string) => {
+    const station = part.stations[part.landmarkStation[name] ?? -1];
+    if (!station) throw new Error(`no landmark ${name}`);
+    return depth(station.point, station.normal);
+  };
+  return { part, drawn, depth, at };
+}
+const surface = ({ part, depth }: ReturnType<typeof asked>): readonly Point[] =>
+  part.stations.flatMap(({ point, normal }) => {
+    const d = depth(point, normal);
+    return typeof d === 'number' ? [{ x: point.x + normal.x * d, y: point.y + normal.y * d }] : [];
+  });
+
+describe('the form of a head', () => {
+  it('a ball is as far from its middle everywhere', () => {
+    const form = asked('ball');
+    const ys = form.drawn.map(({ y }) => y);
+    const middle = (Math.max(...ys) + Math.min(...ys)) / 2;
+    const radii = surface(form).map(({ x, y }) => Math.hypot(x, y - middle));
+    expect(radii.length).toBeGreaterThan(40);
+    expect(Math.max(...radii) / Math.min(...radii)).toBeLessThan(1.02);
+  });
+
+  it('a brick falls plumb from brow to lips', () => {
+    const form = asked('brick');
+    const sides = surface(form).filter(({ y }) => y < (form.drawn[0]?.y ?? 0) - 60 && y > -110);
+    const widths = sides.map(({ x }) => Math.abs(x));
+    expect(widths.length).toBeGreaterThan(10);
+    expect(Math.max(...widths) - Math.min(...widths)).toBeLessThan(0.1 * Math.max(...widths));
+  });
+
+  it('a dome stands over the eyes, wider than the skull, and says nothing below them', () => {
+    const { at, part } = asked('dome');
+    expect(at('jaw')).toBe('as-drawn');
+    expect(at('crown')).toBeCloseTo(40, 0);
+    const side = part.stations[part.landmarkStation.skullSide ?? -1];
+    const out = at('skullSide');
+    expect(typeof out === 'number' && out > 5 && out < 40).toBe(true);
+    expect(side?.point.x ?? 0).toBeGreaterThan(0);
+  });
+
+  it('a pear is narrower above than a ball, a crest as high as it and as wide as a brick below', () => {
+    const width = (form: HeadForm, from: number, to: number) =>
+      Math.max(
+        ...surface(asked(form))
+          .filter(({ y }) => y > from && y < to)
+          .map(({ x }) => Math.abs(x)),
+      );
+    expect(width('pear', -40, 40)).toBeLessThan(0.9 * width('crest', -40, 40));
+    expect(width('crest', -120, -70)).toBeCloseTo(width('brick', -120, -70), -0.5);
+  });
+
+  it('a wedge is one line from nose to crown, and the underside as drawn', () => {
+    const form = asked('wedge');
+    expect(form.at('chin')).toBe('as-drawn');
+    const line = surface(form);
+    expect(line.length).toBeGreaterThan(10);
+    const [a, b] = [line[0], line.at(-1)];
+    if (!a || !b) throw new Error('no line');
+    for (const p of line) {
+      const off = ((b.x - a.x) * (a.y - p.y) - (a.x - p.x) * (b.y - a.y)) / Math.hypot(b.x - a.x, b.y - a.y);
+      // Where the skin stands out of the line no hair can be taken.
+      expect(Math.abs(off)).toBeLessThan(12);
+    }
+  });
+});
+
+describe('a trim that shapes the head', () => {
+  const round = (trim: { readonly head: HeadForm | null }) => {
+    const pack = breed('poodle-cross');
+    const [first] = pack.trims;
+    if (!first) throw new Error('no trim');
+    const cheek = { ...first.areas['cheek'], mm: 38 } as TrimArea;
+    const shaped = { ...pack, trims: [{ ...first, ...trim, areas: { ...first.areas, cheek } }] };
+    const plan = planGroom(caseFor('poodle-cross', { hairMm: hairEverywhere(120) }, shaped));
+    return measureShape(inCoat(body, plan, 'after', false), 'round')?.value ?? 9;
+  };
+
+  it('makes it rounder than its places alone', () => {
+    expect(round({ head: 'ball' })).toBeLessThan(0.7 * round({ head: null }));
+  });
+
+  it('says so, and tells the lengths by place', () => {
+    const topknot = zoneOf(planFor('standard-poodle', { hairMm: hairEverywhere(120) }), 'topknot');
+    expect(topknot.reasons.find(({ rule }) => rule === 'head-form')).toMatchObject({ about: 'dome' });
+    const places = Object.fromEntries(topknot.profile.map(({ place, mm }) => [place, mm]));
+    expect(places['crown'] ?? 0).toBeGreaterThan((places['side of the skull'] ?? 99) + 10);
+  });
+
+  it('leaves a thick cheek less hair, not a wider head', () => {
+    const cheek = (findings: Parameters<typeof planFor>[1]) =>
+      zoneOf(planFor('poodle-cross', { hairMm: hairEverywhere(120), ...findings }), 'cheek.left').targetMm;
+    expect(cheek({ findings: [{ finding: 'thick-head', severity: 'marked' }] })).toBeLessThan(cheek({}) - 1);
+  });
+
+  it('never more than reads as the trim, nor than there is', () => {
+    for (const mm of [30, 200]) {
+      const plan = planFor('bichon-frise', { hairMm: hairEverywhere(mm) });
+      const areas = breed('bichon-frise').trims[0]?.areas ?? {};
+      for (const kind of ['cheek', 'beard', 'topknot']) {
+        const zone = plan.zones.find((one) => one.zone.split('.')[0] === kind);
+        expect(zone?.leftMm ?? 999, kind).toBeLessThanOrEqual(
+          Math.min(mm, areas[kind]?.range[1] ?? 0) + 1e-6,
+        );
+      }
+    }
+  });
+});
