@@ -65,6 +65,7 @@ export * from './targets/targetsOf.ts';
 export type { ZoneHair } from './outline/coatContour.ts';
 export { coatContour } from './outline/coatContour.ts';
 export * from './outline/outline.ts';
+export { stationAt } from './outline/alongPart.ts';
 export * from './outline/solve.ts';
 export * from './outline/outlinePlan.ts';
 export * from './outline/solve.ts';

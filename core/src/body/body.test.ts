@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { breed, breeds, planFor, packs } from '../../testing/packs.ts';
-import { clipLines } from '../lines/clipLines.ts';
 import { outlineOf } from '../outline/outline.ts';
 import type { Body } from './body.ts';
 import { bodyOf } from './body.ts';
@@ -121,37 +120,5 @@ describe('the coat on the body', () => {
         0,
       );
     expect(area(longer)).toBeGreaterThan(area(lamb));
-  });
-});
-
-describe('clip lines on this dog', () => {
-  it('puts the throat V two fingers above the breastbone', () => {
-    const poodle = body('standard-poodle');
-    const trim = breed('standard-poodle').trims[0];
-    if (!trim) throw new Error('no trim');
-    const throat = clipLines(breed('standard-poodle'), trim, poodle).find((line) => line.id === 'throat');
-    const end = throat?.points.at(-1) ?? { x: 0, y: 0 };
-    expect(distance(end, at(poodle, 'forechest'))).toBeCloseTo(34, 6);
-    expect(throat?.distances).toEqual([{ from: 'forechest', toward: 'throatMid', mm: 34, fingers: 2 }]);
-  });
-
-  it('names the line and anchor that point nowhere', () => {
-    const pack = breed('standard-poodle');
-    const [trim] = pack.trims;
-    if (!trim) throw new Error('no trim');
-    const broken = {
-      ...pack,
-      lines: [{ id: 'face', name: '', anchors: [{ at: 'horn' }], source: 'prior' as const }],
-    };
-    expect(() => clipLines(broken, trim, body('standard-poodle'))).toThrow(/line face, anchor 1.*horn/);
-  });
-
-  it('every line of every breed can be drawn', () => {
-    for (const pack of breeds) {
-      for (const trim of pack.trims) {
-        const lines = clipLines(pack, trim, bodyOf(packs, pack, {}, []));
-        expect(lines.map((l) => l.id).sort()).toEqual([...trim.lines].sort());
-      }
-    }
   });
 });

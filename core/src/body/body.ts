@@ -7,7 +7,7 @@ import type {
   Proportions,
 } from '../packs/archetypes.ts';
 import type { FindingPack } from '../packs/findings.ts';
-import type { ViewPack } from '../packs/views.ts';
+import type { ViewPack, Width } from '../packs/views.ts';
 import type { Severity } from '../terms/dog.ts';
 import type { Side } from '../terms/zone.ts';
 import type { Landmarks } from './landmarks.ts';
@@ -15,7 +15,7 @@ import { placeLandmarks, templateOf } from './landmarks.ts';
 import type { BodyMeasures, Measurements } from './measures.ts';
 import { measureUp } from './measures.ts';
 import type { FacingMove } from './facing.ts';
-import { facingViews } from './facing.ts';
+import { facingViews, widthsOf } from './facing.ts';
 import type { View } from './view.ts';
 import { sideView } from './view.ts';
 
@@ -40,6 +40,10 @@ export interface Body {
   readonly landmarks: Landmarks;
   readonly views: Readonly<Record<ViewId, View>>;
   readonly earCarriage: EarStyle['carriage'];
+  /** How the head is carried, degrees below level. */
+  readonly headAngleDeg: number;
+  /** What the dog is as wide as where it is seen from other sides, mm. */
+  readonly widthsMm: Readonly<Record<Width, number>>;
 }
 
 /**
@@ -90,6 +94,8 @@ export function bodyOf(
     measures,
     landmarks,
     earCarriage: template.ear.carriage,
+    headAngleDeg: proportions.headAngle,
+    widthsMm: widthsOf(packs.views, { template: placed, heightMm }),
     views: {
       side,
       ...facingViews(packs.views, { template: placed, landmarks, heightMm, moves: facing }),

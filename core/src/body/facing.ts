@@ -69,16 +69,9 @@ type Placer = (point: FacingPoint) => Point;
 
 function placerOf(pack: ViewPack, view: FacingView, part: FacingPart, dog: Dog, side: Side): Placer {
   const { template, heightMm, moves } = dog;
-  const { proportions, head } = template;
-  const headMm = proportions.head * heightMm;
+  const { proportions } = template;
   const unit = unitMm(part, dog);
-  const widths: Readonly<Record<Width, number>> = {
-    chest: proportions.chestWidth * heightMm,
-    neck: (template.widths.neck ?? pack.widths.neck) * heightMm,
-    hip: (template.widths.hip ?? pack.widths.hip) * heightMm,
-    skull: (template.widths.skull ?? head.widths.skull) * headMm,
-    muzzle: (template.widths.muzzle ?? head.widths.muzzle) * headMm,
-  };
+  const widths = widthsOf(pack, dog);
   const sign = side === view.plusIs ? 1 : -1;
   const bone = part.bone === true ? proportions.bone : 1;
   return ({ name, landmark: at, along, width, share, out }) => {
@@ -93,15 +86,43 @@ function placerOf(pack: ViewPack, view: FacingView, part: FacingPart, dog: Dog, 
   };
 }
 
+/** What the dog's points stand a share of from the middle, mm. */
+export function widthsOf(
+  pack: ViewPack,
+  { template, heightMm }: Pick<Dog, 'template' | 'heightMm'>,
+): Readonly<Record<Width, number>> {
+  const { proportions, head } = template;
+  const headMm = proportions.head * heightMm;
+  return {
+    chest: proportions.chestWidth * heightMm,
+    neck: (template.widths.neck ?? pack.widths.neck) * heightMm,
+    hip: (template.widths.hip ?? pack.widths.hip) * heightMm,
+    skull: (template.widths.skull ?? head.widths.skull) * headMm,
+    muzzle: (template.widths.muzzle ?? head.widths.muzzle) * headMm,
+  };
+}
+
+/** Where a point of the side view stands in another, so far from the middle on its plus side, mm. */
+export const facingPlace = (view: FacingView, body: FacingFrame, at: Point, lateralMm: number): Point =>
+  oriented(view, lateralMm, wayOf(view, body, at));
+
+/** What of a body says where a point stands in a view. */
+export interface FacingFrame {
+  readonly landmarks: Landmarks;
+  readonly headAngleDeg: number;
+}
+
 const oriented = (view: FacingView, lateral: number, way: number): Point =>
   view.seen === 'above' ? { x: way, y: lateral } : { x: lateral, y: way };
 
 /** How high a landmark stands in a view, or how far along the dog, mm. */
-function wayTo(view: FacingView, { template, landmarks }: Dog, name: string): number {
-  const at = landmark(landmarks, name);
+const wayTo = (view: FacingView, { template, landmarks }: Dog, name: string): number =>
+  wayOf(view, { landmarks, headAngleDeg: template.proportions.headAngle }, landmark(landmarks, name));
+
+function wayOf(view: FacingView, { landmarks, headAngleDeg }: FacingFrame, at: Point): number {
   if (view.seen === 'above') return at.x;
   if (view.seen !== 'face') return at.y;
-  const turn = ((FACE_DEG - template.proportions.headAngle) * Math.PI) / 180;
+  const turn = ((FACE_DEG - headAngleDeg) * Math.PI) / 180;
   const from = minus(at, landmark(landmarks, 'occiput'));
   return from.x * Math.sin(turn) + from.y * Math.cos(turn);
 }

@@ -1,19 +1,23 @@
-import type { Body } from '../body/body.ts';
+import type { Body, ViewId } from '../body/body.ts';
+import { facingPlace } from '../body/facing.ts';
 import { distance, mix, plus, times, unit, minus } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import { landmark } from '../body/landmarks.ts';
 import type { Anchor, BreedPack, ClipLine, Trim } from '../packs/breed.ts';
+import type { ViewPack } from '../packs/views.ts';
+import { facingAnchorsOf } from '../packs/views.ts';
 import type { Source } from '../terms/source.ts';
 import { MisuseError } from '../terms/failure.ts';
 
 /** The trade's finger until the groomer measures their own, mm. */
 export const FINGER_MM = 17;
 
-/** A clip line on this dog, in the side view. */
+/** A clip line on this dog, in one view. */
 export interface DrawnLine {
   readonly id: string;
   readonly name: string;
-  readonly points: readonly Point[];
+  /** From the side one path; from elsewhere one on either side of the dog, or one across it. */
+  readonly paths: readonly (readonly Point[])[];
   readonly source: Source;
   /** Distances a groomer can measure, e.g. 2 fingers (34 mm) above the breastbone. */
   readonly distances: readonly {
@@ -21,40 +25,99 @@ export interface DrawnLine {
     readonly toward: string;
     readonly mm: number;
     readonly fingers: number | null;
+    /** Where it is measured in this view, mm; null where the view does not show it. */
+    readonly line: readonly [Point, Point] | null;
   }[];
 }
 
 /**
- * The clip lines a trim uses, evaluated on this dog's landmarks, mm.
+ * The clip lines a trim uses that can be seen in a view, evaluated on this dog's landmarks, mm. In other views than from the side an
+ * anchor stands where it does from the side, so far from the middle as the pack of views says of the line.
  * @throws MisuseError naming the line and anchor when one refers to a landmark the dog has not.
  */
 export function clipLines(
+  { views }: { readonly views: ViewPack },
   breed: BreedPack,
   trim: Trim,
   body: Body,
+  view: ViewId = 'side',
   fingerMm = FINGER_MM,
 ): readonly DrawnLine[] {
   return breed.lines
     .filter((line) => trim.lines.includes(line.id))
-    .map((line) => drawLine(line, body, fingerMm));
+    .flatMap((line) => {
+      const points = pointsOf(line, body, fingerMm);
+      const paths = pathsIn(views, line, body, view, points);
+      const { id, name, source } = line;
+      if (paths.length === 0) return [];
+      return [{ id, name, paths, source, distances: distancesOf(views, line, body, view, points, fingerMm) }];
+    });
 }
 
-function drawLine(line: ClipLine, body: Body, fingerMm: number): DrawnLine {
-  const distances: DrawnLine['distances'][number][] = [];
-  const points = line.anchors.map((anchor, index) => {
+function pointsOf(line: ClipLine, body: Body, fingerMm: number): readonly Point[] {
+  return line.anchors.map((anchor, index) => {
     try {
       return pointOf(anchor, body, fingerMm);
     } catch (cause) {
       throw new MisuseError(`line ${line.id}, anchor ${index + 1}: ${String(cause)}`, { cause });
     }
   });
-  for (const anchor of line.anchors) {
-    if (!('off' in anchor)) continue;
+}
+
+function pathsIn(
+  { lines, views }: ViewPack,
+  line: ClipLine,
+  body: Body,
+  id: ViewId,
+  points: readonly Point[],
+): DrawnLine['paths'] {
+  // The head from its side is part of the dog from its side.
+  if (id === 'side') return [points];
+  if (id === 'headSide') {
+    const head = body.views.headSide.parts.flatMap(({ stations }) => stations.map(({ point }) => point));
+    const [rear, low] = [Math.max(...head.map(({ x }) => x)), Math.min(...head.map(({ y }) => y))];
+    return points.every(({ x, y }) => x <= rear && y >= low) ? [points] : [];
+  }
+  const view = views.find((one) => one.id === id);
+  const written = lines.find((one) => one.id === line.id)?.in[id];
+  if (!view || written === undefined) return [];
+  const anchors = facingAnchorsOf(written);
+  const side = (sign: number) =>
+    anchors.map(({ anchor, width, share }) =>
+      facingPlace(
+        view,
+        body,
+        points[anchor] ?? landmark({}, `${anchor}`),
+        sign * share * body.widthsMm[width],
+      ),
+    );
+  // A line across the middle is its own mirror.
+  return anchors.some(({ share }) => share < 0) ? [side(1)] : [side(1), side(-1)];
+}
+
+function distancesOf(
+  { views, lines }: ViewPack,
+  { id, anchors }: ClipLine,
+  body: Body,
+  viewId: ViewId,
+  points: readonly Point[],
+  fingerMm: number,
+): DrawnLine['distances'] {
+  const view = views.find((one) => one.id === viewId);
+  const written = view && lines.find((one) => one.id === id)?.in[view.id];
+  const seen = written === undefined ? [] : facingAnchorsOf(written);
+  return anchors.flatMap((anchor, index) => {
+    if (!('off' in anchor)) return [];
     const fingers = 'fingers' in anchor ? anchor.fingers : null;
     const mm = 'fingers' in anchor ? anchor.fingers * fingerMm : anchor.mm;
-    distances.push({ from: anchor.off, toward: anchor.toward, mm, fingers });
-  }
-  return { id: line.id, name: line.name, points, source: line.source, distances };
+    const place = seen.find((one) => one.anchor === index);
+    const inView = (p: Point) =>
+      view && place ? facingPlace(view, body, p, place.share * body.widthsMm[place.width]) : p;
+    const end = points[index];
+    const shown = end !== undefined && (!view || place !== undefined);
+    const line = shown ? ([inView(landmark(body.landmarks, anchor.off)), inView(end)] as const) : null;
+    return [{ from: anchor.off, toward: anchor.toward, mm, fingers, line }];
+  });
 }
 
 function pointOf(anchor: Anchor, body: Body, fingerMm: number): Point {

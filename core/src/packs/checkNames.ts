@@ -3,7 +3,7 @@ import type { Anchor, Rule } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
 import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
-import { facingPointsOf } from './views.ts';
+import { facingAnchorsOf, facingPointsOf } from './views.ts';
 
 /** A name in a pack that names nothing: where it stands, and the nearest name that would. */
 export interface PackProblem {
@@ -69,6 +69,10 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
     if (rule.kind === 'reach') say(`rules[${r}]`, 'landmark', [rule.from, rule.to], landmarks);
   });
   file.lines.forEach((line, l) => {
+    const seen = Object.values(packs.views.lines.find(({ id }) => id === line.id)?.in ?? {});
+    const anchors = line.anchors.map((_, a) => `${a}`);
+    const asked = seen.flatMap(facingAnchorsOf).map(({ anchor }) => `${anchor}`);
+    say(`lines[${l}]`, 'anchor', asked, anchors);
     line.anchors.forEach((anchor, a) =>
       say(`lines[${l}].anchors[${a}]`, 'landmark', named(anchor), landmarks),
     );
@@ -146,6 +150,9 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   });
   packs.views.views.forEach(({ id, parts, face }) => {
     say(`views.${id}`, 'part', [...parts, ...some(face)], ids(packs.views.parts));
+  });
+  packs.views.lines.forEach(({ id, in: seen }) => {
+    say(`views.lines.${id}`, 'view', Object.keys(seen), ids(packs.views.views));
   });
   packs.patterns.patterns.forEach((pattern) => {
     pattern.areas.forEach((row, a) => {

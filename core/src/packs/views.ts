@@ -55,12 +55,36 @@ export interface FacingView {
   readonly source: Source;
 }
 
+/** A clip line as other views show it: where its anchors stand, from the middle out. */
+export interface FacingLine {
+  /** The id of a breed's line. */
+  readonly id: string;
+  /** By view, on one side of the dog; read by `facingAnchorsOf`. The other side is its mirror. */
+  readonly in: Readonly<Partial<Record<FacingView['id'], string>>>;
+}
+
+/** An anchor of a line by its place in the line, at a share of a width from the middle. */
+export interface FacingAnchor {
+  readonly anchor: number;
+  readonly width: Width;
+  readonly share: number;
+}
+
 export interface ViewPack {
   /** In heights at withers, where a breed says no other. */
   readonly widths: { readonly neck: number; readonly hip: number };
   readonly parts: readonly FacingPart[];
   readonly views: readonly FacingView[];
+  readonly lines: readonly FacingLine[];
 }
+
+/** The anchors of a line as they are written: "0 skull 0.5, 1 skull 0.4". */
+export const facingAnchorsOf = readOnce((line): readonly FacingAnchor[] =>
+  line.split(', ').map((written) => {
+    const [anchor, width, share] = written.split(' ');
+    return { anchor: Number(anchor), width: width as Width, share: Number(share) };
+  }),
+);
 
 /** The points of an outline as it is written: "elbowOut elbow 0 chest 0.59 0, kneeOut kneeFront 0 chest 0.43 0.036". */
 export const facingPointsOf = readOnce((outline): readonly FacingPoint[] =>

@@ -85,7 +85,7 @@ function shaped(
     passes: blockedIn(visit, settled, shape, leftMm, tools),
     profile: lengths.flatMap(([name, mm]) => {
       const place = calledOf(visit.packs, name);
-      return place === undefined ? [] : [{ place, mm: Math.round(mm * 10) / 10 }];
+      return place === undefined ? [] : [{ landmark: name, place, mm: Math.round(mm * 10) / 10 }];
     }),
   };
 }

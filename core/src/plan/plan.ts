@@ -61,7 +61,7 @@ export interface ZonePlan {
   readonly reasons: readonly Reason[];
   readonly shape: Readonly<Record<string, number>> | null;
   /** Where the outline wants other lengths along the zone: place by its name, mm, in the order of the contour. */
-  readonly profile: readonly { readonly place: string; readonly mm: number }[];
+  readonly profile: readonly { readonly landmark: string; readonly place: string; readonly mm: number }[];
   /** How to block it in before the hand shapes it, in the order of the contour; empty where nothing is blocked in. */
   readonly passes: readonly PassPlan[];
   readonly layDeg: number | null;

@@ -12,10 +12,13 @@ import type {
 import { otherSide, zoneKindId } from '@kurrel/core';
 import type { ReactNode } from 'react';
 import { memo, useDeferredValue, useId, useMemo } from 'react';
+import { apartRuns } from './apart.ts';
 import type { Frame } from './frame.ts';
 import { contourPath, pathOf, SHEET } from './frame.ts';
 import { hairMarks, hairPath, tipsPath } from './hairMarks.ts';
 import { Labels } from './Labels.tsx';
+import type { ProfileHere } from './Measures.tsx';
+import { Measures } from './Measures.tsx';
 import { PassLines, passLinesOf } from './PassLines.tsx';
 import { tintOf } from './tint.ts';
 import { usePull } from './usePull.ts';
@@ -30,7 +33,8 @@ export interface DogDrawingProps {
   /** The coat to draw: what the plan leaves, or what is there. */
   readonly outline: Outline;
   readonly ghost: Outline | null;
-  readonly ideal: readonly Point[] | null;
+  /** The standard's ideal, where it is not as drawn. */
+  readonly ideal: readonly (readonly Point[])[];
   /** The coat another plan would leave, as a line over this one. */
   readonly without?: Outline | null;
   /** Lines along which a proportion is measured, mm. */
@@ -39,6 +43,8 @@ export interface DogDrawingProps {
   readonly texture: CoatType['texture'];
   readonly lengthOf: (zone: string) => number;
   readonly groups: readonly ZoneGroup[];
+  /** Lengths along the place in hand, by landmark. */
+  readonly profile?: ProfileHere | null;
   /** Runs of tools to draw along the contour, those of the place in hand. */
   readonly passes: readonly PassPlan[];
   readonly selected: string;
@@ -65,7 +71,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const far = indices(parts, true);
   const { ref, scale } = useSheetScale();
   const pulling = usePull(props);
-  const { passes } = props;
+  const { passes, profile = null } = props;
   const passLines = useMemo(
     () => passLinesOf(passes, parts, outline, frame, scale),
     [passes, parts, outline, frame, scale],
@@ -113,7 +119,9 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
             <path
               key={index}
               className="without"
-              d={otherPath(parts[index], contour, outline[index]?.contour ?? [], frame)}
+              d={apartRuns(parts[index], contour, outline[index]?.contour ?? [])
+                .map((run) => pathOf(run, frame, false))
+                .join('')}
             />
           ),
       )}
@@ -127,38 +135,33 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
           </g>
         );
       })}
-      {ideal && <path className="ideal" d={pathOf(ideal, frame, false)} />}
+      {ideal.map((line, index) => (
+        <path key={index} className="ideal" d={pathOf(line, frame, false)} />
+      ))}
       {lines.map((line) => (
-        <path key={line.id} className="clip-line" d={pathOf(line.points, frame, false)}>
+        <path
+          key={line.id}
+          className="clip-line"
+          d={line.paths.map((path) => pathOf(path, frame, false)).join('')}
+        >
           <title>{line.name}</title>
         </path>
       ))}
+      <Measures
+        lines={lines}
+        profile={profile}
+        parts={parts}
+        outline={outline}
+        frame={frame}
+        unit={props.unit}
+        scale={scale}
+      />
       <Face eyes={eyes} nose={nose} mouth={mouth} frame={frame} />
       <PassLines lines={passLines} scale={scale} />
       <Labels {...props} passLines={passLines} scale={scale} />
     </svg>
   );
 });
-
-/** Nearer to the drawn coat than this another one is the same, mm. */
-const APART_MM = 1;
-
-/** Another coat's contour where it is seen and stands apart from this one's. */
-function otherPath(
-  part: ViewPart | undefined,
-  contour: readonly Point[],
-  drawn: readonly Point[],
-  frame: Frame,
-): string {
-  const runs: Point[][] = [[]];
-  part?.stations.forEach(({ hidden }, i) => {
-    const [at, here] = [contour[i], drawn[i]];
-    const apart = at && here && Math.hypot(at.x - here.x, at.y - here.y) > APART_MM;
-    if (hidden || !apart) runs.push([]);
-    else runs[runs.length - 1]?.push(at);
-  });
-  return runs.map((run) => (run.length > 1 ? pathOf(run, frame, false) : '')).join('');
-}
 
 /** A sheet this high would hold a dog with marks as far apart as they should be. */
 const MARK_APART = 438;

@@ -79,7 +79,7 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
             frame={frame}
             outline={outlines[slot] ?? []}
             ghost={now}
-            ideal={null}
+            ideal={[]}
             lines={[]}
             texture={texture}
             lengthOf={(zone) => lengths.get(zone) ?? 0}

@@ -69,7 +69,7 @@ export function DogPreview({ drawn }: { readonly drawn: ReturnType<typeof useDra
       {...shown}
       label="The dog as measured"
       ghost={null}
-      ideal={null}
+      ideal={[]}
       lines={[]}
       groups={[]}
       passes={[]}

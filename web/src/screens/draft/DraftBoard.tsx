@@ -166,6 +166,13 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     const seen = measured(rule, inCoat(dog.body, lengths, shown, view.curlBack));
     return seen?.view === view.view ? seen.lines : [];
   }, [breed, view.rule, view.compare, view.view, view.curlBack, draft.found, plan, dog.body]);
+  const profile = useMemo(
+    () =>
+      settledZone && settledZone.profile.length > 1
+        ? { zone: settledZone.zone, lengths: settledZone.profile }
+        : null,
+    [settledZone],
+  );
   const passes = useMemo(
     () => settledZone?.passes.filter(({ along }) => along.view === view.view) ?? [],
     [settledZone, view.view],
@@ -203,6 +210,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           texture={draft.coat.texture}
           lengthOf={view.compare ? draft.lengths.now : draft.lengths.after}
           groups={groups}
+          profile={profile}
           passes={passes}
           selected={view.selected}
           unit={unit}

@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Case, IdealDog, Mend, Plan, RuleCheck, ViewId } from '@kurrel/core';
+import type { BreedPack, Case, IdealDog, Mend, Outline, Plan, Point, RuleCheck, ViewId } from '@kurrel/core';
 import {
   againstStandard,
   AS_DRAWN,
@@ -15,6 +15,7 @@ import {
 } from '@kurrel/core';
 import { useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
+import { apartRuns } from '../../drawing/apart.ts';
 import { frameFor } from '../../drawing/frame.ts';
 import { caseOf, firstChoices } from '../../parts/visitCase.ts';
 import { ticksOf } from '../../parts/ruleScale.ts';
@@ -49,11 +50,20 @@ const drawn = (visit: Case, { trimId, purpose }: Pick<Choices, 'trimId' | 'purpo
     overrides: [],
   });
 
-/** The top line the breed should have at this dog's height in this trim, from the withers to the tail. */
-function topLine({ body, outline }: IdealDog) {
-  const index = body.views.side.parts.findIndex((part) => part.id === 'trunk');
-  const stations = body.views.side.parts[index]?.landmarkStation ?? {};
-  return outline[index]?.contour.slice(stations.withers ?? 0, (stations.tailSet ?? 0) + 1) ?? null;
+/**
+ * What the breed should look like at this dog's height in this trim: from the side its top line from the withers to the tail, from
+ * elsewhere its outline where this dog's is another.
+ */
+function idealIn(id: ViewId, { seen }: IdealDog, drawn: Outline): readonly (readonly Point[])[] {
+  if (id !== 'side') {
+    return drawn.flatMap(({ id: part, contour, far }) => {
+      const ideal = far ? null : seen.part(id, part);
+      return ideal ? apartRuns(ideal.part, ideal.contour, contour) : [];
+    });
+  }
+  const trunk = seen.part('side', 'trunk');
+  const { withers = 0, tailSet = 0 } = trunk?.part.landmarkStation ?? {};
+  return trunk ? [trunk.contour.slice(withers, tailSet + 1)] : [];
 }
 
 /** Everything the screen shows of a draft, made from the choices; cheap enough for every step of a drag. */
@@ -72,21 +82,17 @@ export function useDraft(
   const after = useMemo(() => outlineOf(view, plan, 'after', curlBack), [view, plan, curlBack]);
   const now = useMemo(() => outlineOf(view, found, 'now', curlBack), [view, found, curlBack]);
   const standard = useMemo(() => idealOf(asDrawn, body.heightMm, curlBack), [asDrawn, body, curlBack]);
-  const fromSide = id === 'side' || id === 'headSide';
-  const idealLine = useMemo(
-    () => (breed.generic || id !== 'side' ? null : topLine(standard)),
-    [breed, standard, id],
+  const idealLines = useMemo(
+    () => (breed.generic || id === 'headSide' ? [] : idealIn(id, standard, after)),
+    [breed, standard, id, after],
   );
-  const lines = useMemo(
-    () => (fromSide ? clipLines(breed, asDrawn.trim, body) : []),
-    [fromSide, breed, asDrawn, body],
-  );
+  const lines = useMemo(() => clipLines(packs, breed, asDrawn.trim, body, id), [breed, asDrawn, body, id]);
   const lengths = useMemo(() => {
     const left = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
-  return { plan, found, standard, after, now, ideal: idealLine, lines, lengths, coat: visit.coat };
+  return { plan, found, standard, after, now, ideal: idealLines, lines, lengths, coat: visit.coat };
 }
 
 /** A rule of the breed held against the dog, and the smallest change that would mend it. */

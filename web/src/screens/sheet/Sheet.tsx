@@ -61,7 +61,7 @@ function Board({
       body,
       side: seen(body.views.side),
       small: SMALL.map(([id, name]) => ({ ...seen(body.views[id]), name })),
-      lines: clipLines(breed, visit.trim, body),
+      lines: clipLines(packs, breed, visit.trim, body),
       stops: openStops(stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit), sheet.stopLog).map(
         ({ stop, zone }) => (zone === null ? stop.name : `${stop.name}, ${zoneWord(zone)}`),
       ),

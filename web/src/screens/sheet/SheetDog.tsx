@@ -50,7 +50,7 @@ export function Side({ plan, seen, lines, unit, left, wide, top }: SideProps) {
       {lines.map((line) => (
         <path
           key={line.id}
-          d={pathOf(line.points, frame, false)}
+          d={line.paths.map((path) => pathOf(path, frame, false)).join('')}
           fill="none"
           stroke="#000"
           strokeWidth={1.6}

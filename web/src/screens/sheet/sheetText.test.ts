@@ -16,13 +16,13 @@ describe('what is written on a pattern sheet', () => {
     expect(unwritable('犬 Łuna')).toEqual(['犬', 'Ł']);
   });
   it('tells a line by what a hand can measure', () => {
-    const line = { id: 'l', name: 'throat', points: [], source: 'custom' } as const;
-    const distances = [{ from: 'withers', toward: 'backMid', mm: 34, fingers: 2 }];
+    const line = { id: 'l', name: 'throat', paths: [], source: 'custom' } as const;
+    const distances = [{ from: 'withers', toward: 'backMid', mm: 34, fingers: 2, line: null }];
     expect(lineSentence(packs, { ...line, distances }, 'mm')).toBe(
       'throat: 34 mm (2 fingers) from the withers toward the middle of the back',
     );
     expect(lineSentence(packs, { ...line, distances: [] }, 'mm')).toBe('throat');
-    const off = [{ from: 'tail1', toward: 'footTop', mm: 12, fingers: null }];
+    const off = [{ from: 'tail1', toward: 'footTop', mm: 12, fingers: null, line: null }];
     expect(lineSentence(packs, { ...line, distances: off }, 'mm')).toBe(
       'throat: 12 mm (1 finger) from the tail toward the foot top',
     );

@@ -1,0 +1,96 @@
+import type { DrawnLine, LengthUnit, Outline, Point, ViewPart, ZonePlan } from '@kurrel/core';
+import { lengthNumber, sideOf, stationAt } from '@kurrel/core';
+import { memo } from 'react';
+import type { Frame } from './frame.ts';
+import { SHEET } from './frame.ts';
+
+/** The lengths of a place at the landmarks along it. */
+export interface ProfileHere {
+  readonly zone: string;
+  readonly lengths: ZonePlan['profile'];
+}
+
+interface MeasuresProps {
+  readonly lines: readonly DrawnLine[];
+  readonly profile: ProfileHere | null;
+  readonly parts: readonly ViewPart[];
+  readonly outline: Outline;
+  readonly frame: Frame;
+  readonly unit: LengthUnit;
+  readonly scale: number;
+}
+
+interface Measure {
+  readonly key: string;
+  readonly from: Point;
+  readonly to: Point;
+  /** Where its figure is written: inside the dog, where no label goes. */
+  readonly at: Point;
+  readonly mm: number;
+}
+
+/** Figures on the dog: how far a clip line is off a bone, and how long the hair is at landmarks along the place in hand. */
+export const Measures = memo(function Measures({
+  lines,
+  profile,
+  parts,
+  outline,
+  frame,
+  unit,
+  scale,
+}: MeasuresProps) {
+  const measures = [...distances(lines, frame, scale), ...lengths(profile, parts, outline, frame, scale)];
+  return (
+    <g className="measures" aria-hidden="true">
+      {measures.map(({ key, from, to, at, mm }) => (
+        <g key={key}>
+          <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} />
+          <circle cx={from.x} cy={from.y} r={2.2} />
+          <circle cx={to.x} cy={to.y} r={2.2} />
+          <text x={at.x} y={at.y + 4} style={{ fontSize: LETTERS * scale }}>
+            {lengthNumber(mm, unit)}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+});
+
+function distances(lines: readonly DrawnLine[], frame: Frame, scale: number): readonly Measure[] {
+  return lines.flatMap(({ id, distances }) =>
+    distances.flatMap(({ line, mm }, index): readonly Measure[] => {
+      if (!line) return [];
+      const [from, to] = [frame.point(line[0]), frame.point(line[1])];
+      const middle = (from.x + to.x) / 2;
+      const inward = middle > SHEET.width / 2 ? -1 : 1;
+      const away = { x: middle + inward * ASIDE * scale, y: (from.y + to.y) / 2 };
+      return [{ key: `${id} ${index}`, from, to, at: away, mm }];
+    }),
+  );
+}
+
+function lengths(
+  profile: ProfileHere | null,
+  parts: readonly ViewPart[],
+  outline: Outline,
+  frame: Frame,
+  scale: number,
+): readonly Measure[] {
+  if (!profile) return [];
+  return profile.lengths.flatMap(({ landmark, mm }): readonly Measure[] => {
+    for (const [index, part] of parts.entries()) {
+      const station = part.far ? undefined : stationAt(part, landmark, sideOf(profile.zone));
+      const skin = station === undefined ? undefined : part.stations[station];
+      const coat = outline[index]?.contour[station ?? -1];
+      if (!skin || !coat || skin.hidden) continue;
+      const [from, to] = [frame.point(skin.point), frame.point(coat)];
+      const at = { x: from.x - skin.normal.x * ASIDE * scale, y: from.y + skin.normal.y * ASIDE * scale };
+      return [{ key: landmark, from, to, at, mm }];
+    }
+    return [];
+  });
+}
+
+/** Off what is measured, drawing units. */
+const ASIDE = 15;
+const LETTERS = 12;
