@@ -41,7 +41,10 @@ describe('the breed as its pack draws it', () => {
       for (const rule of rules) {
         if (plannedAgainstStandard({ ...breed(breedId), rules: [rule] }, planFor(breedId), 'show').length > 0)
           continue;
-        const { kept, after } = check(rule, breedId, { trimId });
+        const purpose = rule.purposes?.[0] ?? 'pet';
+        const { purposes = [] } = breed(breedId).trims.find(({ id }) => id === trimId) ?? {};
+        if (rule.purposes && !purposes.includes(purpose)) continue;
+        const { kept, after } = check(rule, breedId, { trimId, purpose });
         expect(kept, `${rule.text} ${after ?? ''}`).toBe(true);
       }
     },
