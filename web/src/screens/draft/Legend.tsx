@@ -11,6 +11,7 @@ interface LegendProps {
 export function Legend({ curlBack, compare, without, onCurl, onCompare }: LegendProps) {
   return (
     <div className="legend">
+      <span className="key body">body</span>
       <span className="key to-leave">to leave</span>
       <span className="key there-now">there now</span>
       <span className="key standard">standard</span>
