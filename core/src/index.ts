@@ -86,6 +86,7 @@ export * from './order/fit.ts';
 export * from './check/ideal.ts';
 export * from './check/measure.ts';
 export * from './check/mend.ts';
+export * from './check/ownCost.ts';
 export * from './check/seen.ts';
 export * from './check/standard.ts';
 export * from './upkeep/upkeep.ts';

@@ -39,4 +39,21 @@ describe('labels around the dog', () => {
     }));
     expect(placeCallouts(callouts, [disc])).toHaveLength(14);
   });
+
+  it('whichever comes first, none runs across the dog while its near side is free', () => {
+    const callout = (key: string, x: number, y: number) => ({ key, anchor: { x, y }, width: 96, height: 36 });
+    const top = Array.from({ length: 5 }, (_, i) =>
+      callout(`t${i}`, 300 + 45 * i, 190 + 8 * Math.abs(i - 2)),
+    );
+    const under = callout('under', 390, 418);
+    for (const order of [
+      [...top, under],
+      [under, ...top],
+    ]) {
+      const placed = placeCallouts(order, [disc]);
+      expect(placed).toHaveLength(6);
+      expect(placed.find(({ key }) => key === 'under')?.y).toBeGreaterThan(418);
+      for (const { key, y } of placed) if (key !== 'under') expect(y).toBeLessThan(300);
+    }
+  });
 });

@@ -31,18 +31,45 @@ const GAP = 5;
 const ANGLES = 28;
 const REACH = { from: 22, to: 330, step: 11 } as const;
 
+/** So many orders of placing are tried. */
+const TRIES = 5;
+
 /**
  * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to what
- * it points at as may be. Labels are placed in the order given; one without room is left out.
+ * it points at as may be. Labels are placed in the order given, then again with those first that found the worst places, and the
+ * best of these is taken; one without room is left out.
  */
 export function placeCallouts(
   callouts: readonly Callout[],
   shapes: readonly (readonly Point[])[],
 ): readonly PlacedCallout[] {
   const dog = occupied(shapes);
+  let order = callouts;
+  let best = placeInOrder(order, dog);
+  for (let tried = 1; tried < TRIES; tried++) {
+    const { costs } = best;
+    order = [...order].sort((a, b) => (costs.get(b.key) ?? Infinity) - (costs.get(a.key) ?? Infinity));
+    const next = placeInOrder(order, dog);
+    if (next.total < best.total) best = next;
+    else if (tried > 1) break;
+  }
+  return best.placed;
+}
+
+interface Placing {
+  readonly placed: readonly PlacedCallout[];
+  readonly costs: ReadonlyMap<string, number>;
+  /** Of all of them; one without room costs more than any place. */
+  readonly total: number;
+}
+const NO_ROOM = 5000;
+
+function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean): Placing {
   const boxes: Box[] = [];
   const leaders: { a: Point; b: Point }[] = [];
   const placed: PlacedCallout[] = [];
+  const costs = new Map<string, number>();
+  let total = 0;
   const centre = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
   for (const { key, anchor, width, height } of callouts) {
     const outward = Math.atan2(anchor.y - centre.y, anchor.x - centre.x);
@@ -67,12 +94,14 @@ export function placeCallouts(
         break;
       }
     }
+    total += best?.cost ?? NO_ROOM;
     if (!best) continue;
+    costs.set(key, best.cost);
     boxes.push(best.box);
     leaders.push({ a: anchor, b: best.from });
     placed.push({ key, x: best.box.x, y: best.box.y, from: best.from });
   }
-  return placed;
+  return { placed, costs, total };
 }
 
 /** A leader over the dog costs so much more than one over the paper. */

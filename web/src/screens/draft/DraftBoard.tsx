@@ -23,7 +23,7 @@ import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
 import { usePulledLength } from './usePulledLength.ts';
 import { Legend } from './Legend.tsx';
-import { useChecks, useDog, useDraft, useOthers, useView, zonesOf } from './useDraft.ts';
+import { useChecks, useDog, useDraft, useOthers, useOwnCost, useView, zonesOf } from './useDraft.ts';
 import { OwnWord } from './OwnWord.tsx';
 import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
@@ -166,6 +166,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     const seen = measured(rule, inCoat(dog.body, lengths, shown, view.curlBack));
     return seen?.view === view.view ? seen.lines : [];
   }, [breed, view.rule, view.compare, view.view, view.curlBack, draft.found, plan, dog.body]);
+  const cost = useOwnCost(dog, draft, settled, zones, view.curlBack);
   const profile = useMemo(
     () =>
       settledZone && settledZone.profile.length > 1
@@ -254,6 +255,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
                 choices={settled.choices}
                 side={view.side}
                 unit={unit}
+                cost={cost}
               />
               <OwnWord
                 key={`own ${zone.zone}`}

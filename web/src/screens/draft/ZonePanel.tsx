@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { LengthUnit, Plan, Reason, ZonePlan } from '@kurrel/core';
+import type { LengthUnit, OwnCost, Plan, Reason, ZonePlan } from '@kurrel/core';
 import { formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
 import {
   conflictSentence,
@@ -27,6 +27,8 @@ interface ZonePanelProps {
   readonly choices: Choices;
   readonly side: SideMode;
   readonly unit: LengthUnit;
+  /** What the groomer's own length costs here. */
+  readonly cost: OwnCost | null;
 }
 
 /** A zone's name and its length, as it is at this moment. */
@@ -79,6 +81,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           onChoose={(mode) => dispatch(look({ side: mode }))}
         />
       )}
+      {props.cost && <Cost cost={props.cost} unit={unit} />}
       {conflicts.map((conflict) => (
         <p key={conflict.kind} className="conflict" role="note">
           {conflictSentence(conflict, unit)}
@@ -133,6 +136,18 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
     </>
   );
 });
+
+/** What the groomer's own length here costs: off the outline, and rules it breaks. */
+function Cost({ cost, unit }: { readonly cost: OwnCost; readonly unit: LengthUnit }) {
+  const { offMm, broken } = cost;
+  return (
+    <p className="conflict" role="note">
+      {offMm !== 0 &&
+        `${formatLength(Math.abs(offMm), unit)} ${offMm > 0 ? 'longer' : 'shorter'} than this dog’s outline asks here. `}
+      {broken.length > 0 && `Breaks: ${broken.map(({ rule }) => rule.text).join(' ')}`}
+    </p>
+  );
+}
 
 /** The runs of combs before the hand shapes the place. */
 function BlockIn({ passes, unit }: { readonly passes: ZonePlan['passes']; readonly unit: LengthUnit }) {

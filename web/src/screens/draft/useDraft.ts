@@ -1,5 +1,16 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, Case, IdealDog, Mend, Outline, Plan, Point, RuleCheck, ViewId } from '@kurrel/core';
+import type {
+  BreedPack,
+  Case,
+  IdealDog,
+  Mend,
+  Outline,
+  OwnCost,
+  Plan,
+  Point,
+  RuleCheck,
+  ViewId,
+} from '@kurrel/core';
 import {
   againstStandard,
   AS_DRAWN,
@@ -7,8 +18,10 @@ import {
   clipLines,
   idealOf,
   inCoat,
+  inTriedCoat,
   mendOf,
   outlineOf,
+  ownCost,
   planGroom,
   rechoose,
   zoneKindId,
@@ -115,6 +128,27 @@ export function useChecks(
       .filter(({ kept }) => kept !== null)
       .map((check) => ({ ...check, mend: mendOf(chosen, check, judged, plan, curlBack) }));
   }, [visit, body, now, plan, choices, standard, curlBack]);
+}
+
+/** What the groomer's own lengths of the places in hand cost; null where there are none. */
+export function useOwnCost(
+  { body, visit }: ReturnType<typeof useDog>,
+  { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
+  { plan, choices }: { readonly plan: Plan; readonly choices: Choices },
+  zones: readonly string[],
+  curlBack: boolean,
+): OwnCost | null {
+  return useMemo(() => {
+    if (!choices.overrides.some(({ zone }) => zones.includes(zone))) return null;
+    const others = choices.overrides.filter(({ zone }) => !zones.includes(zone));
+    const chosen = rechoose(visit, { ...choices, overrides: others });
+    const now = inCoat(body, found, 'now', curlBack);
+    const held = (one: Plan) => {
+      const judged = { now, after: inTriedCoat(body, one, curlBack), ideal: standard };
+      return { plan: one, checks: againstStandard(chosen, judged, one) };
+    };
+    return ownCost(zones, held(plan), held(planGroom(chosen)));
+  }, [visit, body, found, standard, plan, choices, zones, curlBack]);
 }
 
 /** The plans there would be had each finding not been found. */
