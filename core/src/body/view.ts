@@ -49,6 +49,8 @@ export interface ViewPart {
   readonly middle: 'x' | 'y' | null;
   /** Hair hangs away from who looks, not down the picture. */
   readonly fromAbove: boolean;
+  /** Heights are over the ground the dog stands on: no hair hangs lower. */
+  readonly onGround: boolean;
   readonly patches: readonly ZonePatch[];
 }
 
@@ -120,6 +122,7 @@ function drawnPart(
 ): ViewPart {
   const outline = landmarksOf(part.outline);
   return partOf({
+    onGround: true,
     id: part.id,
     far,
     knots: outline.map((name) => ({
@@ -144,6 +147,7 @@ interface PartShape {
   readonly setOn?: Point | null;
   readonly middle?: 'x' | 'y';
   readonly fromAbove?: boolean;
+  readonly onGround?: boolean;
   readonly patches: readonly ZonePatch[];
   readonly spacingMm: number;
 }
@@ -158,6 +162,7 @@ export function partOf({
   setOn = null,
   middle,
   fromAbove = false,
+  onGround = false,
   patches,
   spacingMm,
 }: PartShape): ViewPart {
@@ -175,6 +180,7 @@ export function partOf({
     setOn,
     middle: middle ?? null,
     fromAbove,
+    onGround,
     patches,
   };
 }
@@ -274,6 +280,7 @@ function tailPart(
     },
     middle: null,
     fromAbove: false,
+    onGround: true,
     carried: TAIL_CARRIED,
     setOn: part.ridesOn === undefined ? null : landmark(landmarks, part.ridesOn),
     patches,

@@ -4,7 +4,7 @@ import { breed, packs } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { distance } from '../body/geometry.ts';
 import type { ZoneHair } from './coatContour.ts';
-import { coatContour } from './coatContour.ts';
+import { coatContour, coatOver } from './coatContour.ts';
 
 const { parts } = bodyOf(packs, breed('standard-poodle'), {}, []).views.side;
 const trunk = parts.find((part) => part.id === 'trunk');
@@ -65,5 +65,47 @@ describe('the coat over the skin', () => {
       ),
       { numRuns: 25 },
     );
+  });
+
+  it('long fallen hair lies over the dog in a layer, however long it is', () => {
+    const top = trunk.landmarkStation.backMid ?? 0;
+    const off = (mm: number) => depths(even(mm), { curl: 1, layDeg: 30 })[top] ?? 0;
+    expect(off(50)).toBeCloseTo(25, 1);
+    expect(off(120)).toBeLessThan(40);
+    expect(off(400)).toBeLessThan(41);
+    expect(off(400)).toBeGreaterThanOrEqual(off(200));
+  });
+
+  it('a coat that stands off stands off however long it is', () => {
+    const top = trunk.landmarkStation.backMid ?? 0;
+    expect(depths(even(150), { curl: 1, layDeg: 70 })[top]).toBeCloseTo(
+      150 * Math.sin((70 * Math.PI) / 180),
+      0,
+    );
+  });
+
+  it('hangs to the ground and no further', () => {
+    const leg = parts.find(({ id, far }) => id === 'foreleg' && !far);
+    for (const part of [trunk, leg ?? trunk]) {
+      for (const { y } of coatContour(part, even(900), { curl: 1, layDeg: 30 }))
+        expect(y).toBeGreaterThan(-6);
+    }
+    const from = Math.min(...coatContour(trunk, even(900), { curl: 1, layDeg: 30 }).map(({ y }) => y));
+    expect(from).toBeLessThan(12);
+  });
+
+  it('says by how much a millimetre of hair moves it', () => {
+    for (const layDeg of [30, 45, 70]) {
+      for (const mm of [20, 80, 140]) {
+        const coat = { curl: 0.9, layDeg };
+        const { factor } = coatOver(trunk, even(mm), coat);
+        const [less, more] = [coatOver(trunk, even(mm - 0.01), coat), coatOver(trunk, even(mm + 0.01), coat)];
+        for (const name of ['backMid', 'forechest']) {
+          const at = trunk.landmarkStation[name] ?? 0;
+          const moved = ((more.depth[at] ?? 0) - (less.depth[at] ?? 0)) / 0.02;
+          expect(Math.abs(moved - (factor[at] ?? 0)), `${name} ${layDeg} ${mm}`).toBeLessThan(0.35);
+        }
+      }
+    }
   });
 });

@@ -1,7 +1,7 @@
 import type { Coat } from '../coat/hair.ts';
 import { plus, times, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
-import type { ViewPart } from '../body/view.ts';
+import type { Station, ViewPart } from '../body/view.ts';
 import { sideOf } from '../terms/zone.ts';
 import { stationAt } from './alongPart.ts';
 
@@ -19,6 +19,28 @@ export interface ZoneHair {
 /** 45°: the steepest bevel shears leave between a long zone and a short one. */
 const BEVEL = 1;
 const SMOOTHING_MM = 9;
+
+/** Lying hair longer than this falls over the body under it, wholly from twice as much, mm (prior). */
+const FALLS_MM = 60;
+/** Fallen hair lies in a layer about so thick, mm (prior). */
+const LAYER_MM = 40;
+
+/**
+ * How far hair that would stand off by `mm` does where a share of it falls: layer·(1 − e^(−mm/layer)) instead; and how much it
+ * gains for a millimetre more.
+ */
+function standingOff(mm: number, falls: number): readonly [mm: number, slope: number] {
+  const rest = Math.exp(-mm / LAYER_MM);
+  return [mm * (1 - falls) + LAYER_MM * (1 - rest) * falls, 1 - falls + rest * falls];
+}
+
+/** Hair that hangs to the ground goes no further. */
+function aboveGround(depthMm: number, { point, normal }: Station, hang: number): number {
+  const down = -unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }).y;
+  return down > 0 ? Math.min(depthMm, Math.max(0, point.y - GROUND_MM) / down) : depthMm;
+}
+/** The tips of what hangs to the ground, mm above it. */
+const GROUND_MM = 2;
 
 /** The coat over the stations of a part, one entry a station. */
 export interface CoatOver {
@@ -45,8 +67,8 @@ export function coatContour(
 }
 
 /**
- * The coat on a part: upright hair stands off along the normal by stretched × curl × sin θ; long lying hair hangs, so
- * beneath the dog it turns towards the ground and shows its length. Between zones the step is bevelled at 45° towards the
+ * The coat on a part: upright hair stands off along the normal by stretched × curl × sin θ; long lying hair hangs: over the dog
+ * it falls in a layer, beneath the dog it turns towards the ground and shows its length, down to the ground. Between zones the step is bevelled at 45° towards the
  * shorter hair.
  */
 export function coatOver(
@@ -75,9 +97,12 @@ export function coatOver(
     const lies = Math.min(1, Math.max(0, (62 - layDeg) / 25)) * Math.min(1, mm / 45);
     const hang = part.fromAbove ? 0 : Math.max(0, -normal.y) * lies;
     if (hair.over) over[i] = 1;
+    const falls = Math.min(1, Math.max(0, (mm - FALLS_MM) / FALLS_MM)) * lies;
+    const [off, slope] = standingOff(mm * sin, falls);
     length[i] = mm;
-    factor[i] = coat.curl * (sin + (1 - sin) * hang);
-    raw[i] = mm * (factor[i] as number);
+    factor[i] = coat.curl * (sin * slope * (1 - hang) + hang);
+    raw[i] = coat.curl * (off * (1 - hang) + mm * hang);
+    if (part.onGround && stations[i]) raw[i] = aboveGround(raw[i] as number, stations[i], hang);
     return hang > 0 ? unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }) : normal;
   });
   const spacingMm = n > 1 ? perimeter(stations.map((s) => s.point)) / n : 1;
