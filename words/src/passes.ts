@@ -1,4 +1,4 @@
-import type { LengthUnit, PassEnd, PassPlan } from '@kurrel/core';
+import type { Join, LengthUnit, PassEnd, PassPlan } from '@kurrel/core';
 import { FINGER_MM, formatLength } from '@kurrel/core';
 import { directionWord } from './names.ts';
 
@@ -24,3 +24,11 @@ export function passToolWord({ tool }: PassPlan): string {
 /** One run of a tool, from where to where. */
 export const passSentence = (pass: PassPlan, unit: LengthUnit): string =>
   `${passToolWord(pass)}: from ${passEndWord(pass.from, unit)} to ${passEndWord(pass.to, unit)}, ${handWord(pass.lengthMm, unit)}`;
+
+/** How a place goes over into its neighbour: "blend into the croup at the hip, over 30 mm (2 fingers)". */
+export function joinSentence({ kind, into, place, widthMm }: Join, unit: LengthUnit): string {
+  const at = place === null ? '' : ` at the ${place}`;
+  const over = widthMm === null ? '' : `, over ${handWord(widthMm, unit)}`;
+  const does = { 'runs-on': 'runs on into', blend: 'blend into', 'skim-off': 'skim off into' }[kind];
+  return `${does} the ${into}${at}${over}`;
+}

@@ -56,6 +56,7 @@ export function finish(
       ...shaped(visit, settled, choice, leftMm, tools),
       layDeg: area.layDeg,
       edge: area.edge,
+      joins: [],
     },
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };

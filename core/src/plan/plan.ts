@@ -64,6 +64,8 @@ export interface ZonePlan {
   readonly profile: readonly { readonly landmark: string; readonly place: string; readonly mm: number }[];
   /** How to block it in before the hand shapes it, in the order of the contour; empty where nothing is blocked in. */
   readonly passes: readonly PassPlan[];
+  /** How it goes over into its neighbours. */
+  readonly joins: readonly Join[];
   readonly layDeg: number | null;
   /** Its edges towards shorter hair. */
   readonly edge: 'bevelled' | 'over';
@@ -87,6 +89,17 @@ export interface PassPlan {
     readonly from: number;
     readonly to: number;
   };
+}
+
+/** How a place goes over into another: the same run goes on, the step is blended, or the machine is lifted off into a longer limb. */
+export interface Join {
+  readonly kind: 'runs-on' | 'blend' | 'skim-off';
+  /** The other place, by name. */
+  readonly into: string;
+  /** The bone it is nearest to. */
+  readonly place: string | null;
+  /** How wide to blend, mm. */
+  readonly widthMm: number | null;
 }
 
 /** Where a pass begins or ends: at a bone or the border of a place, or so many mm past it (before it: negative). */

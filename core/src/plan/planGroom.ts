@@ -13,6 +13,7 @@ import type { Plan, Remark, ZonePlan } from './plan.ts';
 import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
 import { settle } from './settle.ts';
+import { withJoins } from './joins.ts';
 import { withSides } from './sides.ts';
 
 /**
@@ -35,7 +36,10 @@ export function planGroom(resolved: Case): Plan {
     const { id } = one.target.zone;
     return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id), picked.tools);
   });
-  const zones = finished.map(({ zone }) => zone);
+  const zones = withJoins(
+    visit,
+    finished.map(({ zone }) => zone),
+  );
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
   return {
     coreVersion: CORE_VERSION,

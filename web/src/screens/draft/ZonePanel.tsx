@@ -4,6 +4,7 @@ import { formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
 import {
   conflictSentence,
   handWord,
+  joinSentence,
   passSentence,
   reasonFigure,
   reasonSentence,
@@ -73,6 +74,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
         </ul>
       )}
       <BlockIn passes={zone.passes} unit={unit} />
+      <Joins joins={zone.joins} unit={unit} />
       {zone.side && (
         <Chips
           label="Which side"
@@ -165,6 +167,27 @@ function BlockIn({ passes, unit }: { readonly passes: ZonePlan['passes']; readon
           </li>
         ))}
       </ol>
+    </section>
+  );
+}
+
+/** How the place goes over into its neighbours. */
+function Joins({
+  joins = [],
+  unit,
+}: {
+  readonly joins: ZonePlan['joins'] | undefined;
+  readonly unit: LengthUnit;
+}) {
+  if (joins.length === 0) return null;
+  return (
+    <section aria-label="Joins">
+      <h3>Joins</h3>
+      <ul className="passes">
+        {joins.map((join) => (
+          <li key={join.into}>{joinSentence(join, unit)}</li>
+        ))}
+      </ul>
     </section>
   );
 }

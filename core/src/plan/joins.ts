@@ -1,0 +1,117 @@
+import type { Case } from '../case/resolveCase.ts';
+import type { ViewPart } from '../body/view.ts';
+import { bodiesOf } from '../outline/bodies.ts';
+import type { TrimArea } from '../packs/breed.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import { otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
+import { calledOf } from './called.ts';
+import type { Join, ZonePlan } from './plan.ts';
+
+/** Parts a body falls away to. */
+const LIMBS: readonly string[] = ['foreleg', 'hindleg'];
+/** A border further from a named bone than this is told by its places alone, mm. */
+const NEAR_MM = 60;
+/** A hand finds a place to so many mm. */
+const FOUND_MM = 10;
+
+/** Where the contour goes over from one place into another. */
+interface Border {
+  readonly from: string;
+  readonly to: string;
+  readonly place: string | null;
+}
+
+/**
+ * How each place joins its neighbours: the same tool runs on into the next; a step this dog's outline has made, which the trim does
+ * not draw, is blended; a machine is skimmed off where a longer limb begins.
+ */
+export function withJoins(visit: Case, zones: readonly ZonePlan[]): readonly ZonePlan[] {
+  const byId = new Map(zones.map((zone) => [zone.zone, zone]));
+  const borders = bordersOf(visit);
+  return zones.map((zone) => {
+    if (zone.leftAlone || zone.tool === null) return zone;
+    const joins = new Map<string, Join>();
+    for (const { from, to, place } of borders) {
+      const next = from === zone.zone ? to : to === zone.zone ? from : null;
+      const other = next === null ? undefined : byId.get(next);
+      const join = other && joined(visit, zone, other, place);
+      if (join && !joins.has(join.into)) joins.set(join.into, join);
+    }
+    for (const near of limbsBeside(visit, zone, byId)) {
+      if (!joins.has(near.into)) joins.set(near.into, near);
+    }
+    return joins.size === 0 ? zone : { ...zone, joins: [...joins.values()] };
+  });
+}
+
+/** How two places that meet on the contour join; null where a line divides them, or nothing is to be done. */
+function joined(visit: Case, zone: ZonePlan, other: ZonePlan, place: string | null): Join | null {
+  if (other.leftAlone || other.tool === null || zone.tool === null) return null;
+  const same = other.tool.toolId === zone.tool.toolId && other.tool.direction === zone.tool.direction;
+  const byHand = techniqueKind(visit.packs.tools, zone.tool.technique).byHand;
+  if (same && !byHand) return { kind: 'runs-on', into: other.name, place: null, widthMm: null };
+  const [here, there] = [drawnAt(visit, zone), drawnAt(visit, other)];
+  if (!here || !there || shows(visit, here.mm, there.mm)) return null;
+  if (!shows(visit, zone.leftMm, other.leftMm)) return null;
+  const step = Math.abs(zone.leftMm - other.leftMm);
+  const widthMm = Math.round((step * visit.packs.tools.policy.blend.widthPerMm) / FOUND_MM) * FOUND_MM;
+  return { kind: 'blend', into: other.name, place, widthMm: Math.max(FOUND_MM, widthMm) };
+}
+
+/** A machine on the body is lifted off where a limb with longer hair begins. */
+function limbsBeside(visit: Case, zone: ZonePlan, byId: ReadonlyMap<string, ZonePlan>): readonly Join[] {
+  if (zone.tool === null || techniqueKind(visit.packs.tools, zone.tool.technique).byHand) return [];
+  const kinds = visit.packs.zones.zones;
+  const kind = kinds.find(({ id }) => id === zoneKindId(zone.zone));
+  if (!kind || LIMBS.includes(kind.part)) return [];
+  return kind.near.flatMap((id): readonly Join[] => {
+    const limb = kinds.find((one) => one.id === id);
+    const next = byId.get(sideOf(zone.zone) === null ? `${id}.left` : `${id}.${sideOf(zone.zone) ?? ''}`);
+    if (!limb || !LIMBS.includes(limb.part) || !next || next.leftAlone || next.leftMm <= zone.leftMm)
+      return [];
+    if (!shows(visit, zone.leftMm, next.leftMm)) return [];
+    return [{ kind: 'skim-off', into: next.name, place: null, widthMm: null }];
+  });
+}
+
+const drawnAt = (visit: Case, zone: ZonePlan): TrimArea | undefined =>
+  visit.trim.areas[zoneKindId(zone.zone)];
+
+/** A step an eye sees. */
+function shows({ packs }: Case, a: number, b: number): boolean {
+  const { mm, share } = packs.tools.policy.blend;
+  return Math.abs(a - b) > Math.max(mm, share * Math.max(a, b));
+}
+
+/** Every border between two places on the near side of the dog, and its mirror. */
+function bordersOf(visit: Case): readonly Border[] {
+  const { own } = bodiesOf(visit);
+  return own.views.side.parts.flatMap((part) => {
+    if (part.far) return [];
+    const n = part.stations.length;
+    return part.stations.flatMap(({ zone, hidden, point }, i): readonly Border[] => {
+      const next = part.stations[(i + 1) % n];
+      if (!next || hidden || next.hidden || next.zone === zone) return [];
+      const place = placeNear(visit, part, point);
+      const border = { from: zone, to: next.zone, place };
+      return [border, { from: otherSide(zone), to: otherSide(next.zone), place }];
+    });
+  });
+}
+
+function placeNear(
+  visit: Case,
+  part: ViewPart,
+  at: { readonly x: number; readonly y: number },
+): string | null {
+  const marks = Object.entries(part.landmarkStation).flatMap(([name, station]) => {
+    const point = part.stations[station]?.point;
+    const called = calledOf(visit.packs, name);
+    return point && called !== undefined ? [{ called, mm: Math.hypot(point.x - at.x, point.y - at.y) }] : [];
+  });
+  const nearest = marks.reduce<(typeof marks)[number] | null>(
+    (best, mark) => (best && best.mm <= mark.mm ? best : mark),
+    null,
+  );
+  return nearest && nearest.mm <= NEAR_MM ? nearest.called : null;
+}
