@@ -32,6 +32,8 @@ const PEAR_CROWN = 0.45;
 /** A dome's sides are tilted outward to so much of the bare head's width (prior). */
 const DOME_OUT = 1.4;
 const POINTS = 72;
+const FLAT_SIDED: readonly HeadForm[] = ['brick', 'crest'];
+const CHEEKBONE = ['temple', 'jaw'] as const;
 /** Hair that stands further from the way out than this (45°) does not make the form. */
 const ACROSS = Math.SQRT1_2;
 
@@ -52,7 +54,11 @@ function fromAhead(
   const beside = part.stations[part.landmarkStation.temple ?? -1]?.point;
   const [top, eyes, bottom] = [height('crown'), beside?.y, height('chinMid')];
   if (top === undefined || eyes === undefined || bottom === undefined) return null;
-  const halfWidth = Math.max(...drawn.map(({ x }) => Math.abs(x)));
+  const out = ({ x }: Point) => Math.abs(x);
+  const widest = Math.max(...drawn.map(out));
+  // Nothing of a brick is wider than the cheekbone.
+  const bone = CHEEKBONE.flatMap((name) => drawn[part.landmarkStation[name] ?? -1] ?? []);
+  const halfWidth = FLAT_SIDED.includes(form) && bone.length > 0 ? Math.max(...bone.map(out)) : widest;
   const skull = Math.abs(beside?.x ?? halfWidth);
   const curve = FORMS[form]({ halfWidth, skull, top, eyes, bottom });
   const middle = { x: 0, y: form === 'dome' ? eyes : (top + bottom) / 2 };

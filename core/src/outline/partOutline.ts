@@ -40,7 +40,8 @@ const HAND_HEIGHT_MM = 500;
 /** On an ear, a foot or a tail: than this part of the way round it. */
 const PART_SHARE = 4;
 const HIDDEN = 1e-3;
-/** A form takes the sides of a head to this share of its shortest crown (prior). */
+/** Forms whose crown falls off to its sides: those come to this share of what the trim leaves at least (prior). */
+const ROUNDED: readonly HeadForm[] = ['dome', 'pear'];
 const FORM_LEAST = 0.4;
 /** Nothing is solved for less, mm. */
 const STILL_MM = 1;
@@ -110,7 +111,7 @@ export function solvePart(
     else target[i] = formed - (over.length[i] ?? 0) * (over.factor[i] ?? 0);
     moved = Math.max(moved, Math.abs(target[i] ?? 0));
   });
-  const { weight, lo, hi } = boundsOf(part, over, wishes, settled, form !== null);
+  const { weight, lo, hi } = boundsOf(part, over, wishes, settled, form);
   for (const i of follows) weight[i] = HIDDEN;
   const still = { x: new Float64Array(n), kkt: 0 };
   const { x, kkt } =
@@ -124,7 +125,7 @@ export function solvePart(
           smoothness: smoothnessOf(over.spacingMm, n, heightMm),
           closed: true,
         });
-  return { along: alongOf(part, over, wishes, settled, { target, x, hi, lo }), kkt };
+  return { along: alongOf(part, over, wishes, settled, { target, x, hi, lo }, form !== null), kkt };
 }
 
 /** λ that halves a correction of twice a hand's length, from one bump to the next: (length / 2π·spacing)⁴. */
@@ -140,7 +141,7 @@ function boundsOf(
   over: CoatOver,
   wishes: ReadonlyMap<string, ZoneWish>,
   settled: ReadonlySet<string>,
-  formed: boolean,
+  form: HeadForm | null,
 ) {
   const n = part.stations.length;
   const weight = new Float64Array(n).fill(HIDDEN);
@@ -151,9 +152,10 @@ function boundsOf(
     if (!wish || wish.held || settled.has(zone)) return;
     if (!hidden) weight[i] = 1;
     const [factor, length] = [over.factor[i] ?? 0, over.length[i] ?? 0];
-    const leastMm = formed ? Math.max(wish.floorMm, FORM_LEAST * wish.trimMm[0]) : wish.loMm;
+    const rounded = form !== null && ROUNDED.includes(form);
+    const leastMm = rounded ? Math.max(wish.floorMm, FORM_LEAST * wish.trimMm[0]) : wish.loMm;
     lo[i] = Math.min(0, (leastMm - length) * factor);
-    const mostMm = formed ? Math.min(wish.hiMm, Math.max(wish.trimMm[1], length)) : wish.hiMm;
+    const mostMm = form !== null ? Math.min(wish.hiMm, Math.max(wish.trimMm[1], length)) : wish.hiMm;
     hi[i] = Math.max(lo[i] ?? 0, (mostMm - length) * factor);
   });
   return { weight, lo, hi };
@@ -165,6 +167,7 @@ function alongOf(
   wishes: ReadonlyMap<string, ZoneWish>,
   settled: ReadonlySet<string>,
   solved: Readonly<Record<'target' | 'x' | 'lo' | 'hi', Float64Array>>,
+  formed: boolean,
 ): readonly Along[] {
   const n = part.stations.length;
   const named = new Map(Object.entries(part.landmarkStation).map(([name, at]) => [at, name]));
@@ -190,7 +193,7 @@ function alongOf(
         landmark,
         change,
         leave,
-        short: shortOf(solved, i, factor, leave, wish),
+        short: formed ? null : shortOf(solved, i, factor, leave, wish),
       },
     ];
   });
