@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatLength, LONGEST_MM, parseLength } from './length.ts';
+import { formatLength, lengthNumber, LONGEST_MM, parseLength } from './length.ts';
 
 const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
   const parsed = parseLength(text, unit);
@@ -74,5 +74,13 @@ describe('showing a length', () => {
         return parsed.ok && Math.abs(parsed.mm - value) <= 25.4 / 64 + 1e-9;
       }),
     );
+  });
+
+  it('no finer than anybody can tell: a twentieth below a millimetre, never nothing', () => {
+    expect(lengthNumber(0.43, 'mm')).toBe('0.45');
+    expect(lengthNumber(0.25, 'mm')).toBe('0.25');
+    expect(lengthNumber(0.01, 'mm')).toBe('0.05');
+    expect(lengthNumber(2.34, 'mm')).toBe('2.3');
+    expect(lengthNumber(9.96, 'mm')).toBe('10');
   });
 });

@@ -67,14 +67,17 @@ function scaleOf(unit: string | undefined, bare: number): number {
   return unit === 'cm' ? 10 : MM_PER_INCH;
 }
 
+/** Nobody tells close blades apart by less, mm. */
+const FINEST_MM = 0.05;
+
 /**
  * The number alone, as precise as the trade uses it: 0.25, 1.5, 13; inches to the nearest 1/32 in lowest
  * terms (`1 3/32`). A length under 1/64 in is shown as `1/32`, the finest division on the rule.
  */
 export function lengthNumber(mm: number, unit: LengthUnit): string {
   if (unit === 'mm') {
-    const decimals = mm < 1 ? 2 : mm < 9.95 ? 1 : 0;
-    return String(Number(mm.toFixed(decimals)));
+    const step = mm < 1 ? FINEST_MM : mm < 9.95 ? 0.1 : 1;
+    return String(Number((Math.max(1, Math.round(mm / step)) * step).toFixed(2)));
   }
   const thirtySeconds = Math.max(1, Math.round((mm / MM_PER_INCH) * 32));
   const whole = Math.floor(thirtySeconds / 32);
