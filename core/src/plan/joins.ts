@@ -1,4 +1,5 @@
 import type { Case } from '../case/resolveCase.ts';
+import type { Body } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
 import { bodiesOf } from '../outline/bodies.ts';
 import type { TrimArea } from '../packs/breed.ts';
@@ -83,10 +84,18 @@ function shows({ packs }: Case, a: number, b: number): boolean {
   return Math.abs(a - b) > Math.max(mm, share * Math.max(a, b));
 }
 
-/** Every border between two places on the near side of the dog, and its mirror. */
+const known = new WeakMap<Body, readonly Border[]>();
+
+/** Every border between two places on the near side of the dog, and its mirror; found once for a body. */
 function bordersOf(visit: Case): readonly Border[] {
   const { own } = bodiesOf(visit);
-  return own.views.side.parts.flatMap((part) => {
+  const borders = known.get(own) ?? findBorders(visit, own);
+  known.set(own, borders);
+  return borders;
+}
+
+const findBorders = (visit: Case, own: Body): readonly Border[] =>
+  own.views.side.parts.flatMap((part) => {
     if (part.far) return [];
     const n = part.stations.length;
     return part.stations.flatMap(({ zone, hidden, point }, i): readonly Border[] => {
@@ -97,7 +106,6 @@ function bordersOf(visit: Case): readonly Border[] {
       return [border, { from: otherSide(zone), to: otherSide(next.zone), place }];
     });
   });
-}
 
 function placeNear(
   visit: Case,
