@@ -1,6 +1,7 @@
 import { MisuseError } from '../terms/failure.ts';
-import type { Band } from './banded.ts';
 import { backSolve, bandOf, factorize } from './banded.ts';
+import type { FourBand, FreeFactor } from './fourBand.ts';
+import { factorizeFree, freeFactorOf, solveFree, WIDE } from './fourBand.ts';
 
 /** A linear wish about the answer, met as far as it is worth: weight · (Σ a·x − value)². */
 export interface OutlineRow {
@@ -40,8 +41,9 @@ const ROUNDING = 1e-13;
 
 /**
  * The x between lo and hi that minimises Σ w·(x − target)² + λ·Σ (xᵢ₋₁ − 2xᵢ + xᵢ₊₁)² + Σ rows. Strictly convex: there is
- * one answer. Projected Newton (Bertsekas 1982): the stations that do not press against a bound take a Newton step on their
- * band of the Hessian, the result is put back between the bounds; rows enter by the Woodbury identity.
+ * one answer. Which bounds are pressed is found by active sets, and where those do not settle by projected Newton (Bertsekas
+ * 1982): the stations that do not press against a bound take a Newton step on their band of the Hessian, the result is put back
+ * between the bounds; rows enter by the Woodbury identity.
  * @throws MisuseError for an empty problem, arrays of unequal length, a number that is none, a weight that is not above 0,
  * bounds that cross, or a row about a station there is not.
  */
@@ -54,16 +56,71 @@ export function solveOutline(problem: OutlineProblem): OutlineSolution {
   for (let i = 0; i < n; i++) x[i] = between(target[i] as number, lo[i] as number, hi[i] as number);
   const gradient = new Float64Array(n);
   const scale = pullOf(problem);
-  let iterations = 0;
+  let iterations = guessActive(hessian, problem, x, gradient);
   let kkt = Infinity;
   for (; iterations < MOST_ITERATIONS; iterations++) {
     gradientAt(problem, x, gradient);
     kkt = violation(x, gradient, problem) / scale;
     if (kkt <= ENOUGH) break;
-    const step = newtonStep(hessian, problem, x, gradient);
+    const pressed = pressedAt(problem, x, gradient);
+    const step = newtonStep(hessian, problem, gradient, pressed);
     if (!lineSearch(problem, x, gradient, step)) break;
   }
   return { x, objective: objectiveAt(problem, x), kkt, iterations };
+}
+
+/** On a bound, and on which: below −1, above 1, free 0. */
+type Active = Int8Array;
+/** Which bounds are pressed settles in a few steps, or it goes round in circles. */
+const MOST_GUESSES = 12;
+
+/**
+ * The primal-dual active set method (Hintermüller, Ito, Kunisch 2002): the stations on a bound are put there, the free ones solved
+ * for, and those that leave their bounds or pull away from one change sides, until none does. Moves x between its bounds; what it did
+ * not settle the projected Newton steps do. Steps taken.
+ */
+function guessActive(
+  hessian: Hessian,
+  problem: OutlineProblem,
+  x: Float64Array,
+  gradient: Float64Array,
+): number {
+  const { lo, hi } = problem;
+  const n = x.length;
+  gradientAt(problem, x, gradient);
+  const active: Active = new Int8Array(n);
+  let steps = 0;
+  for (let changed = true; changed && steps < MOST_GUESSES; steps++) {
+    for (let i = 0; i < n; i++) {
+      if (active[i] !== 0) x[i] = (active[i] === 1 ? hi[i] : lo[i]) as number;
+    }
+    gradientAt(problem, x, gradient);
+    const step = newtonStep(hessian, problem, gradient, active);
+    for (let i = 0; i < n; i++) x[i] = (x[i] as number) + (step[i] as number);
+    gradientAt(problem, x, gradient);
+    changed = false;
+    for (let i = 0; i < n; i++) {
+      const [at, g] = [x[i] as number, gradient[i] as number];
+      const was = active[i] as number;
+      const now =
+        was === 0 ? (at > (hi[i] as number) ? 1 : at < (lo[i] as number) ? -1 : 0) : was * g > 0 ? 0 : was;
+      if (now !== was) changed = true;
+      active[i] = now;
+    }
+  }
+  for (let i = 0; i < n; i++) x[i] = between(x[i] as number, lo[i] as number, hi[i] as number);
+  return steps;
+}
+
+/** The stations whose gradient presses them against a bound. */
+function pressedAt({ lo, hi }: OutlineProblem, x: Float64Array, gradient: Float64Array): Active {
+  const active = new Int8Array(x.length);
+  for (let i = 0; i < x.length; i++) {
+    const g = gradient[i] as number;
+    if (g > 0 && (x[i] as number) <= (lo[i] as number)) active[i] = -1;
+    else if (g < 0 && (x[i] as number) >= (hi[i] as number)) active[i] = 1;
+  }
+  return active;
 }
 
 function check({ target, weight, lo, hi, smoothness, rows = [] }: OutlineProblem): void {
@@ -98,9 +155,11 @@ const BEND = [1, -2, 1] as const;
 
 /** The Hessian without the rows, folded so that a closed contour too is a band: 0, n−1, 1, n−2 … */
 interface Hessian {
-  readonly band: Band;
+  readonly band: FourBand;
   /** Place of each station in the band. */
   readonly place: Int32Array;
+  /** Of its free part, made anew for every step. */
+  readonly factor: FreeFactor;
 }
 
 function hessianOf({ weight, smoothness, closed }: OutlineProblem): Hessian {
@@ -108,11 +167,11 @@ function hessianOf({ weight, smoothness, closed }: OutlineProblem): Hessian {
   const place = Int32Array.from({ length: n }, (_, i) =>
     !closed ? i : i < n / 2 ? 2 * i : 2 * (n - 1 - i) + 1,
   );
-  const band = bandOf(n, Math.min(n - 1, closed ? 4 : 2));
+  const band = { size: n, entries: new Float64Array(n * WIDE) };
   const add = (i: number, j: number, value: number) => {
     const [p, q] = [place[i] as number, place[j] as number];
     if (p < q) return;
-    const at = p * (band.half + 1) + p - q;
+    const at = p * WIDE + p - q;
     band.entries[at] = (band.entries[at] as number) + value;
   };
   for (let i = 0; i < n; i++) add(i, i, 2 * (weight[i] as number));
@@ -127,7 +186,7 @@ function hessianOf({ weight, smoothness, closed }: OutlineProblem): Hessian {
           2 * smoothness * (BEND[p] as number) * (BEND[q] as number),
         );
   }
-  return { band, place };
+  return { band, place, factor: freeFactorOf(n) };
 }
 
 /** The first and last station that have one on both sides. */
@@ -193,43 +252,33 @@ function violation(x: Float64Array, gradient: Float64Array, { lo, hi }: OutlineP
   return most;
 }
 
-/** −H⁻¹g over the stations that are free to move; nothing over those that press against a bound. */
+/** −H⁻¹g over the stations that are free to move; nothing over those on a bound. */
 function newtonStep(
-  { band, place }: Hessian,
-  { lo, hi, rows = [] }: OutlineProblem,
-  x: Float64Array,
+  { band, place, factor }: Hessian,
+  { rows = [] }: OutlineProblem,
   gradient: Float64Array,
+  active: Active,
 ): Float64Array {
-  const n = x.length;
-  const wide = band.half + 1;
+  const n = gradient.length;
   const held = new Uint8Array(n);
   const step = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const g = gradient[i] as number;
     const p = place[i] as number;
-    const pressed =
-      g > 0 ? (x[i] as number) <= (lo[i] as number) : g < 0 && (x[i] as number) >= (hi[i] as number);
-    if (pressed) held[p] = 1;
-    else step[p] = -g;
+    if (active[i] !== 0) held[p] = 1;
+    else step[p] = -(gradient[i] as number);
   }
-  const factor: Band = { ...band, entries: band.entries.slice() };
-  for (let p = 0; p < n; p++) {
-    if (!held[p]) continue;
-    factor.entries[p * wide] = 1;
-    for (let k = 1; k <= band.half; k++) {
-      if (k <= p) factor.entries[p * wide + k] = 0;
-      if (p + k < n) factor.entries[(p + k) * wide + k] = 0;
-    }
-  }
-  if (!factorize(factor)) throw new MisuseError('an outline whose weights differ beyond what numbers hold');
-  backSolve(factor, step);
+  if (!factorizeFree(band, held, factor))
+    throw new MisuseError('an outline whose weights differ beyond what numbers hold');
+  solveFree(factor, step);
   if (rows.length > 0) withRows(factor, place, held, rows, step);
-  return Float64Array.from({ length: n }, (_, i) => step[place[i] as number] as number);
+  const unfolded = new Float64Array(n);
+  for (let i = 0; i < n; i++) unfolded[i] = step[place[i] as number] as number;
+  return unfolded;
 }
 
 /** Woodbury: (B + AᵀMA)⁻¹r = B⁻¹r − B⁻¹Aᵀ(M⁻¹ + AB⁻¹Aᵀ)⁻¹AB⁻¹r, with M = 2·weight. */
 function withRows(
-  factor: Band,
+  factor: FreeFactor,
   place: Int32Array,
   held: Uint8Array,
   rows: readonly OutlineRow[],
@@ -246,7 +295,7 @@ function withRows(
   });
   const solved = across.map((a) => {
     const s = a.slice();
-    backSolve(factor, s);
+    solveFree(factor, s);
     return s;
   });
   const small = bandOf(worth.length, worth.length - 1);
