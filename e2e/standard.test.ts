@@ -37,13 +37,13 @@ describe('the draft against the standard', () => {
     const page = await salon.enter('Ottilie Marsh');
     await openDraft(page, 'Juniper');
     await at(page, 'zone=loin');
-    const before = await page.$$eval('.zone-panel .conflict', (notes) => notes.length);
+    const before = await page.$$eval('.zone-panel .own-cost', (notes) => notes.length);
     await retype(page, OWN_LENGTH, '25');
     await page.keyboard.press('Enter');
-    await waitForText(page, '.zone-panel .conflict', 'mm longer than this dog’s outline asks here');
+    await waitForText(page, '.zone-panel .own-cost', 'mm longer than this dog’s outline asks here');
     await press(page, '.own-word button ::-p-text(ake my word back)');
     await page.waitForFunction(
-      (n) => document.querySelectorAll('.zone-panel .conflict').length === n,
+      (n) => document.querySelectorAll('.zone-panel .own-cost').length === n,
       {},
       before,
     );

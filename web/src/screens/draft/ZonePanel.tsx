@@ -143,7 +143,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
 function Cost({ cost, unit }: { readonly cost: OwnCost; readonly unit: LengthUnit }) {
   const { offMm, broken } = cost;
   return (
-    <p className="conflict" role="note">
+    <p className="own-cost" role="note">
       {offMm !== 0 &&
         `${formatLength(Math.abs(offMm), unit)} ${offMm > 0 ? 'longer' : 'shorter'} than this dog’s outline asks here. `}
       {broken.length > 0 && `Breaks: ${broken.map(({ rule }) => rule.text).join(' ')}`}
