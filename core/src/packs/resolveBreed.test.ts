@@ -109,6 +109,11 @@ describe('a breed’s file', () => {
     expect(checkBreed(changed(change as Partial<BreedFile>), packs)).toMatchObject([problem]);
   });
 
+  it('no two rules of a breed say the same', () => {
+    for (const { id, rules } of breeds)
+      expect(new Set(rules.map(({ text }) => text)).size, id).toBe(rules.length);
+  });
+
   it('every name in every pack is one', () => {
     expect(checkPacks(packs)).toEqual([]);
     for (const one of breedFiles) expect(checkBreed(one, packs), one.id).toEqual([]);

@@ -1,10 +1,10 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, ViewId } from '@kurrel/core';
-import { byId, inCoat, measured, outlineOf, VIEW_IDS, zoneKindId } from '@kurrel/core';
+import { byId, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { zoneGroups } from '../../drawing/zoneGroups.ts';
@@ -25,6 +25,8 @@ import { usePulledLength } from './usePulledLength.ts';
 import { Legend } from './Legend.tsx';
 import { useChecks, useDog, useDraft, useOthers, useOwnCost, useView, zonesOf } from './useDraft.ts';
 import { OwnWord } from './OwnWord.tsx';
+import { useAddress } from './useAddress.ts';
+import { useOnDog } from './useOnDog.ts';
 import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
 
@@ -47,41 +49,12 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const settled = useDeferredValue(useMemo(() => ({ plan, choices }), [plan, choices]));
   const checks = useChecks(dog, draft, settled, view.curlBack);
   const [help, setHelp] = useState(false);
-  const [params, setParams] = useSearchParams();
   const lengthInput = useRef<HTMLInputElement>(null);
   const reasonInput = useRef<HTMLInputElement>(null);
 
   const saved = sheet.saved?.choices ?? null;
   const dirty = useMemo(() => !isEqual(saved, choices), [saved, choices]);
-  useEffect(() => {
-    const coat = byId('coat type', packs.coats.types, sheet.dog.coatType);
-    const curlBack = coat.shown === 'reverted' && coat.curl < 1;
-    const asked = params.get('zone') ?? 'back';
-    const selected = packs.zones.zones.some(({ id }) => id === asked) ? asked : 'back';
-    const panel = params.get('show') === 'all' ? 'all' : 'zone';
-    const from = VIEW_IDS.find((id) => id === params.get('view')) ?? 'side';
-    dispatch(
-      look({
-        view: from,
-        selected,
-        side: 'both',
-        compare: false,
-        panel,
-        gesture: false,
-        curlBack,
-        without: null,
-        rule: null,
-      }),
-    );
-    // Where one looks first, when the screen opens on a dog.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [sheet.visit.id]);
-
-  useEffect(() => {
-    const show = view.panel === 'all' ? { show: 'all' } : {};
-    const from = view.view === 'side' ? {} : { view: view.view };
-    setParams({ zone: view.selected, ...show, ...from }, { replace: true });
-  }, [setParams, view.selected, view.panel, view.view]);
+  useAddress(sheet);
 
   const select = useCallback(
     (zone: string) => {
@@ -155,29 +128,16 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   );
   const others = useOthers(dog, settled.choices);
   const other = others[sheet.hands.findings.findIndex(({ finding }) => finding === view.without)];
-  const without = useMemo(
-    () => (other ? outlineOf(drawn.view, other, 'after', view.curlBack) : null),
-    [other, drawn.view, view.curlBack],
-  );
-  const measuredLines = useMemo(() => {
-    const rule = breed.rules.find(({ text }) => text === view.rule);
-    if (!rule) return [];
-    const [lengths, shown] = view.compare ? ([draft.found, 'now'] as const) : ([plan, 'after'] as const);
-    const seen = measured(rule, inCoat(dog.body, lengths, shown, view.curlBack));
-    return seen?.view === view.view ? seen.lines : [];
-  }, [breed, view.rule, view.compare, view.view, view.curlBack, draft.found, plan, dog.body]);
+  const { without, measuredLines, profile, passes } = useOnDog({
+    breed,
+    body: dog.body,
+    view: drawn.view,
+    plan,
+    found: draft.found,
+    other: other ?? null,
+    zone: settledZone ?? null,
+  });
   const cost = useOwnCost(dog, draft, settled, zones, view.curlBack);
-  const profile = useMemo(
-    () =>
-      settledZone && settledZone.profile.length > 1
-        ? { zone: settledZone.zone, lengths: settledZone.profile }
-        : null,
-    [settledZone],
-  );
-  const passes = useMemo(
-    () => settledZone?.passes.filter(({ along }) => along.view === view.view) ?? [],
-    [settledZone, view.view],
-  );
   return (
     <main id="content" className="draft">
       <Title of={['Draft', sheet.dog.name]} />

@@ -1,6 +1,6 @@
 import type { BreedPack, DrawnLine, LengthUnit, Packs, Plan } from '@kurrel/core';
 import { calledOf } from '@kurrel/core';
-import { handWord, passSentence } from '@kurrel/words';
+import { handWord, joinSentence, passSentence } from '@kurrel/words';
 
 /** Words broken into lines of no more than so many letters. */
 export function wrapped(text: string, letters: number): readonly string[] {
@@ -27,11 +27,23 @@ export function lineSentence(packs: Packs, { name, distances }: DrawnLine, unit:
 const spaced = (landmark: string) =>
   landmark.replace(/\d+$/, '').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 
-/** The runs of combs before the hand, place by place; both sides once. */
-export const blockInSentences = (plan: Plan, unit: LengthUnit): readonly string[] =>
-  plan.zones.flatMap(({ name, side, passes }) =>
-    side === 'right' ? [] : passes.map((pass) => `${name}: ${passSentence(pass, unit)}`),
+/** The runs of combs before the hand, place by place, then what is blended; both sides once. */
+export function blockInSentences(plan: Plan, unit: LengthUnit): readonly string[] {
+  const zones = plan.zones.filter(({ side }) => side !== 'right');
+  const runs = zones.flatMap(({ name, passes }) =>
+    passes.map((pass) => `${name}: ${passSentence(pass, unit)}`),
   );
+  const told = new Set<string>();
+  const blends = zones.flatMap(({ name, joins }) =>
+    joins.flatMap((join) => {
+      const pair = [name, join.into].sort().join();
+      if (join.kind !== 'blend' || told.has(pair)) return [];
+      told.add(pair);
+      return [`${name}: ${joinSentence(join, unit)}`];
+    }),
+  );
+  return [...runs, ...blends];
+}
 
 /** What the sheet is called when it is kept. */
 export const fileName = (dog: string, breed: BreedPack, ending: 'svg' | 'pdf'): string =>
