@@ -36,6 +36,8 @@ export const targetFor = (breed: string, id: string, extra: Extra = {}, outline:
 
 /** An outline that says something of one zone only. */
 export const outlineOf = (zone: string, here: Partial<ZoneOutline>): Outlined => ({
-  zones: new Map([[zone, { view: 'side', form: null, meanMm: 0, leastMm: 0, mostMm: 0, at: {}, ...here }]]),
+  zones: new Map([
+    [zone, { view: 'side', form: null, formMm: null, meanMm: 0, leastMm: 0, mostMm: 0, at: {}, ...here }],
+  ]),
   deficits: [],
 });

@@ -78,9 +78,10 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
       const twins = twinsOf(bodies, id, part);
       const open = form === null ? settled : NONE;
       const solved = solvePart(visit, bodies.own.heightMm, part, twins, wishes, open, form);
-      // The side is drawn for the left; the right has the same body under its own hair.
+      // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
+      // both sides.
       const right =
-        id !== 'side'
+        id !== 'side' && form === null
           ? []
           : even
             ? solved.along

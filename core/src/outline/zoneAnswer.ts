@@ -27,18 +27,24 @@ export function zoneOutline(views: readonly SeenZone[], form: HeadForm | null = 
   const all = views.flatMap(({ along }) => along);
   const changes = all.map(({ change }) => change);
   const longest = Math.max(...all.map(({ leave }) => Math.abs(leave)));
-  if (changes.every((change) => Math.abs(change) < Math.max(SEEN_MM, SEEN_SHARE * longest))) return null;
+  const seen = Math.max(SEEN_MM, SEEN_SHARE * longest);
+  if (form === null && changes.every((change) => Math.abs(change) < seen)) return null;
   const meanMm = median(views.map((one) => one.meanMm));
   const most = views.reduce((a, b) => (Math.abs(b.meanMm) > Math.abs(a.meanMm) ? b : a));
   return {
     view: most.view,
     form,
-    meanMm: Math.abs(meanMm) < Math.max(WORTH_MM, WORTH_SHARE * longest) ? 0 : tenth(meanMm),
+    formMm: form === null ? null : tenth(average(all.map(({ leave }) => leave))),
+    meanMm: worthIt(meanMm, longest) ? tenth(meanMm) : 0,
     leastMm: Math.min(...changes),
     mostMm: Math.max(...changes),
     at: atLandmarks(all),
   };
 }
+
+/** A zone's own length changes for so much. */
+const worthIt = (changeMm: number, longestMm: number): boolean =>
+  Math.abs(changeMm) >= Math.max(WORTH_MM, WORTH_SHARE * longestMm);
 
 /** The mean length at each landmark: seen twice where both sides of the dog show it. */
 function atLandmarks(all: readonly Along[]): Record<string, number> {

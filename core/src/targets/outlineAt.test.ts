@@ -34,6 +34,15 @@ describe('what the outline makes of a zone', () => {
     expect(here?.why).toMatchObject({ stage: 'structure', rule: 'outline', source: 'standard' });
   });
 
+  it('a form says what to leave, whatever was drawn, unless that comes to the same', () => {
+    const ball = (formMm: number) => at({ form: 'ball', formMm, meanMm: -9 });
+    expect(ball(20)?.toMm(13)).toBe(20);
+    expect(ball(20)?.toMm(40)).toBe(20);
+    expect(ball(14)?.toMm(13)).toBe(13);
+    expect(ball(44)?.toMm(41)).toBe(41);
+    expect(ball(20)?.why).toMatchObject({ rule: 'head-form', about: 'ball' });
+  });
+
   it('is one length while it changes less than an eye sees: 2 mm, or a tenth of the hair', () => {
     const profile = { withers: 12 };
     expect(at({ leastMm: 0, mostMm: 1.9, at: profile })?.profile).toBeNull();

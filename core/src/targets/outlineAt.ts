@@ -57,7 +57,8 @@ export function outlineAt(
     };
   }
   return {
-    toMm: (mm) => mm + found.meanMm,
+    // A form says what to leave, whatever is drawn or kinder; the outline what to change.
+    toMm: (mm) => (found.formMm === null ? mm + found.meanMm : formed(found.formMm, mm)),
     why: found.form
       ? reason('structure', 'head-form', found.form, area.source)
       : reason('structure', 'outline', about, 'standard'),
@@ -66,6 +67,10 @@ export function outlineAt(
       mm >= SHAPED_MM && found.mostMm - found.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm),
   };
 }
+
+/** What a form leaves; what is drawn where that comes to the same. */
+const formed = (formMm: number, drawnMm: number) =>
+  Math.abs(formMm - drawnMm) < Math.max(SEEN_MM, SEEN_SHARE * drawnMm) ? drawnMm : formMm;
 
 /** The findings felt at this place, by name; what was measured has none. */
 function findingsAt(visit: Case, zone: DogZone): readonly string[] {

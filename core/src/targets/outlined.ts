@@ -9,6 +9,8 @@ export interface ZoneOutline {
   readonly form: HeadForm | null;
   /** Stretched length to add (+) or take (−): on average, the least, the most along the zone, mm. */
   readonly meanMm: number;
+  /** What a form leaves on average, stretched mm; null where the outline only changes what is drawn. */
+  readonly formMm: number | null;
   readonly leastMm: number;
   readonly mostMm: number;
   /** Length to leave at the landmarks of its contour, stretched mm, in all views that show it. */

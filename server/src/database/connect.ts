@@ -26,9 +26,27 @@ const PATIENCE: Patience = { connectMs: 5_000, lockMs: 5_000, statementMs: 10_00
 const CONNECTIONS = 10;
 const IDLE_MS = 30_000;
 
-/** A client whose connection is given up when an answer is overdue: it would hold the next query behind the stuck one. */
+/** So many texts of queries are known by name; what is asked beyond them is parsed each time. */
+const NAMED = 400;
+const names = new Map<string, string>();
+
+/** The name a query's text goes by, so that a connection parses and plans it once; none for the many-th text. */
+function nameOf(text: string): string | undefined {
+  const known = names.get(text);
+  if (known !== undefined || names.size >= NAMED) return known;
+  const name = `q${names.size}`;
+  names.set(text, name);
+  return name;
+}
+
+/**
+ * A client that asks each query by name, and whose connection is given up when an answer is overdue: it would hold the next
+ * query behind the stuck one.
+ */
 class ImpatientClient extends pg.Client {
   override query: pg.Client['query'] = ((...args: Parameters<pg.Client['query']>) => {
+    const [config] = args as readonly unknown[];
+    if (isNameable(config)) config.name ??= nameOf(config.text);
     const asked: unknown = super.query(...args);
     if (asked instanceof Promise) {
       asked.catch((error: unknown) => {
@@ -39,6 +57,15 @@ class ImpatientClient extends pg.Client {
     return asked;
   }) as pg.Client['query'];
 }
+
+/** A query of the query builder that reads or writes rows; what steers a transaction has no name. */
+const isNameable = (config: unknown): config is { text: string; name?: string | undefined } =>
+  typeof config === 'object' &&
+  config !== null &&
+  'types' in config &&
+  'text' in config &&
+  typeof config.text === 'string' &&
+  /^(select|insert|update|delete|with)\b/i.test(config.text.trimStart());
 
 /**
  * A pool that outlives its database: a connection that breaks, idle or not, is dropped and a new one made for the next
