@@ -55,7 +55,7 @@ export function mendOf(
   const goal = after < range[0] ? range[0] : range[1];
   const aim = goal + (goal - after) * INSIDE;
   const valueWith = (kind: string, byMm: number) =>
-    read(inTriedCoat(body, changed(plan, kind, byMm), curlBack));
+    read(inTriedCoat(judged.after, changed(plan, kind, byMm), kind, curlBack));
   const mends = kindsSeen(body, rule, judged).flatMap((kind) => {
     const byMm = stepTo(aim, after, (by) => valueWith(kind, by));
     if (byMm === null) return [];

@@ -3,6 +3,7 @@ import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Lengths, Outline, Shown } from '../outline/outline.ts';
 import { coatOn, outlineOf } from '../outline/outline.ts';
+import { zoneKindId } from '../terms/zone.ts';
 
 /** A dog as a judge sees it: the contour over each part of each view, mm, one point a station. */
 export interface SeenDog {
@@ -58,6 +59,10 @@ export function inCoat(body: Body, lengths: Lengths, shown: Shown, curlBack: boo
   });
 }
 
-/** The same with lengths that are only tried: nothing of it is kept for the drawing. */
-export const inTriedCoat = (body: Body, lengths: Lengths, curlBack: boolean): SeenDog =>
-  seen(body, (_, part) => coatOn(part, lengths, 'after', curlBack));
+/** The same with other lengths tried in one kind of zone: the parts that have none of it are as they were, and nothing is kept. */
+export const inTriedCoat = (was: SeenDog, lengths: Lengths, kind: string, curlBack: boolean): SeenDog =>
+  seen(was.body, (view, part) =>
+    part.zones.some((zone) => zoneKindId(zone) === kind)
+      ? coatOn(part, lengths, 'after', curlBack)
+      : (was.part(view, part.id)?.contour ?? []),
+  );

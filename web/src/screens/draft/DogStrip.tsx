@@ -12,7 +12,7 @@ import { Stops } from '../../parts/Stops.tsx';
 import { setChoices, setPurpose, setWish } from '../../visit/choicesSlice.ts';
 import { Found, NotBetter } from './Found.tsx';
 import { Standard } from './Standard.tsx';
-import type { Check } from './useDraft.ts';
+import type { Held } from './useDraft.ts';
 
 interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools'> {
   readonly sheet: VisitSheet;
@@ -21,7 +21,7 @@ interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 's
   readonly plan: Plan;
   /** By finding: the plan without it. */
   readonly others: readonly Plan[];
-  readonly checks: readonly Check[];
+  readonly held: Held;
   readonly body: Body;
 }
 
@@ -36,7 +36,7 @@ export const DogStrip = memo(function DogStrip({
   visit,
   plan,
   others,
-  checks,
+  held,
   body,
 }: DogStripProps) {
   const unit = useAppSelector((state) => state.preferences.unit);
@@ -111,7 +111,7 @@ export const DogStrip = memo(function DogStrip({
             {sheet.lastVisit === null && <span className="muted"> · first visit, hair not measured yet</span>}
           </p>
         </section>
-        <Standard checks={checks} day={sheet.visit.startsAt} />
+        <Standard held={held} day={sheet.visit.startsAt} />
         <NotBetter plan={plan} unit={unit} />
         <p className="mt-auto pt-3 mb-0">
           <Link to={`/dogs/${dog.id}`}>Open the dog’s card</Link>

@@ -47,7 +47,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const { plan } = draft;
   // What is read, not watched, follows a moving bead a moment later.
   const settled = useDeferredValue(useMemo(() => ({ plan, choices }), [plan, choices]));
-  const checks = useChecks(dog, draft, settled, view.curlBack);
+  const held = useChecks(dog, draft, settled, view.curlBack);
   const [help, setHelp] = useState(false);
   const lengthInput = useRef<HTMLInputElement>(null);
   const reasonInput = useRef<HTMLInputElement>(null);
@@ -137,7 +137,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     other: other ?? null,
     zone: settledZone ?? null,
   });
-  const cost = useOwnCost(dog, draft, settled, zones, view.curlBack);
+  const cost = useOwnCost(dog, draft, settled, held, zones, view.curlBack);
   return (
     <main id="content" className="draft">
       <Title of={['Draft', sheet.dog.name]} />
@@ -152,7 +152,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         visit={dog.visit}
         others={others}
         plan={settled.plan}
-        checks={checks}
+        held={held}
         body={dog.body}
       />
       <section className="sheet" aria-label="Drawing">

@@ -1,24 +1,27 @@
+import type { Mend, RuleCheck } from '@kurrel/core';
 import { byId, formatLength } from '@kurrel/core';
 import { allowedWord, measuredWord, ruleFigure } from '@kurrel/words';
 import { addDays } from 'date-fns';
-import { memo } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useTimes } from '../../parts/times.ts';
 import { setLength } from '../../visit/choicesSlice.ts';
 import { look } from './draftView.ts';
-import type { Check } from './useDraft.ts';
+import type { Held } from './useDraft.ts';
 
 interface StandardProps {
-  readonly checks: readonly Check[];
+  readonly held: Held;
   /** When the dog comes, ISO. */
   readonly day: string;
 }
 
 /** The breed's rules under the coat, in the coat now, and as planned; what is broken with what would mend it. */
-export const Standard = memo(function Standard({ checks, day }: StandardProps) {
+export const Standard = memo(function Standard({ held, day }: StandardProps) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const times = useTimes();
+  const { checks } = held;
+  const mends = useMends(held);
   if (checks.length === 0) return null;
   return (
     <section>
@@ -40,7 +43,7 @@ export const Standard = memo(function Standard({ checks, day }: StandardProps) {
                       `; the hair is there on ${times.day(addDays(new Date(day), Math.ceil(daysToGrow)).toISOString())}`}
                   </span>
                 )}
-                {!kept && <MendIt check={check} />}
+                {!kept && <MendIt check={check} mend={mends?.get(rule.text)} />}
               </span>
               <span className="figure">
                 {before !== null && after !== null && `${figure(before)} → `}
@@ -57,8 +60,34 @@ export const Standard = memo(function Standard({ checks, day }: StandardProps) {
   );
 });
 
+/** A plan has to rest this long before its broken rules are mended, ms. */
+const REST_MS = 350;
+
+/** What would mend each broken rule, by its text, found one after the other once the plan rests; those not yet found are missing. */
+function useMends(held: Held): ReadonlyMap<string, Mend | null> | null {
+  const [found, setFound] = useState<{
+    readonly of: Held;
+    readonly mends: ReadonlyMap<string, Mend | null>;
+  }>();
+  useEffect(() => {
+    const broken = held.checks.filter(({ kept }) => kept === false);
+    const mends = new Map<string, Mend | null>();
+    let waiting: ReturnType<typeof setTimeout>;
+    const next = (index: number) => {
+      const check = broken[index];
+      if (!check) return;
+      mends.set(check.rule.text, held.mend(check));
+      setFound({ of: held, mends: new Map(mends) });
+      waiting = setTimeout(() => next(index + 1));
+    };
+    waiting = setTimeout(() => next(0), REST_MS);
+    return () => clearTimeout(waiting);
+  }, [held]);
+  return found?.of === held ? found.mends : null;
+}
+
 /** What is measured, by name; touched, it shows on the dog along which lines. */
-function Measured({ check }: { readonly check: Check }) {
+function Measured({ check }: { readonly check: RuleCheck }) {
   const dispatch = useAppDispatch();
   const { rule, view } = check;
   const { text } = rule;
@@ -76,10 +105,11 @@ function Measured({ check }: { readonly check: Check }) {
 }
 
 /** The smallest change of one place that would keep the rule, done at a touch; said where there is none. */
-function MendIt({ check }: { readonly check: Check }) {
+function MendIt({ check, mend }: { readonly check: RuleCheck; readonly mend: Mend | null | undefined }) {
   const dispatch = useAppDispatch();
   const unit = useAppSelector((state) => state.preferences.unit);
-  const { mend, after, daysToGrow } = check;
+  const { after, daysToGrow } = check;
+  if (mend === undefined) return null;
   if (!mend) {
     if (after === null || daysToGrow !== null) return null;
     return <span className="advice">No change in one place mends it within what skin and hair allow.</span>;

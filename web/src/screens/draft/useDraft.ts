@@ -18,7 +18,6 @@ import {
   clipLines,
   idealOf,
   inCoat,
-  inTriedCoat,
   mendOf,
   outlineOf,
   ownCost,
@@ -108,9 +107,11 @@ export function useDraft(
   return { plan, found, standard, after, now, ideal: idealLines, lines, lengths, coat: visit.coat };
 }
 
-/** A rule of the breed held against the dog, and the smallest change that would mend it. */
-export interface Check extends RuleCheck {
-  readonly mend: Mend | null;
+/** How a plan holds against the breed's standard, and what it was held by. */
+export interface Held {
+  readonly checks: readonly RuleCheck[];
+  /** The smallest change that would mend a broken rule: it takes its time. */
+  readonly mend: (check: RuleCheck) => Mend | null;
 }
 
 /** How a plan holds against the breed's standard. */
@@ -119,14 +120,15 @@ export function useChecks(
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
   { plan, choices }: { readonly plan: Plan; readonly choices: Choices },
   curlBack: boolean,
-): readonly Check[] {
+): Held {
   const now = useMemo(() => inCoat(body, found, 'now', curlBack), [body, found, curlBack]);
   return useMemo(() => {
     const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
     const chosen = rechoose(visit, choices);
-    return againstStandard(chosen, judged, plan)
-      .filter(({ kept }) => kept !== null)
-      .map((check) => ({ ...check, mend: mendOf(chosen, check, judged, plan, curlBack) }));
+    return {
+      checks: againstStandard(chosen, judged, plan).filter(({ kept }) => kept !== null),
+      mend: (check: RuleCheck) => mendOf(chosen, check, judged, plan, curlBack),
+    };
   }, [visit, body, now, plan, choices, standard, curlBack]);
 }
 
@@ -134,21 +136,27 @@ export function useChecks(
 export function useOwnCost(
   { body, visit }: ReturnType<typeof useDog>,
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
-  { plan, choices }: { readonly plan: Plan; readonly choices: Choices },
+  settled: { readonly plan: Plan; readonly choices: Choices },
+  { checks }: Held,
   zones: readonly string[],
   curlBack: boolean,
 ): OwnCost | null {
-  return useMemo(() => {
-    if (!choices.overrides.some(({ zone }) => zones.includes(zone))) return null;
-    const others = choices.overrides.filter(({ zone }) => !zones.includes(zone));
-    const chosen = rechoose(visit, { ...choices, overrides: others });
+  const own = settled.choices.overrides.some(({ zone }) => zones.includes(zone));
+  const others = settled.choices.overrides.filter(({ zone }) => !zones.includes(zone));
+  // While a length is dragged, what would be without it stays the same.
+  const key = own ? JSON.stringify({ ...settled.choices, overrides: others }) : null;
+  const without = useMemo(() => {
+    if (key === null) return null;
+    const chosen = rechoose(visit, JSON.parse(key) as Choices);
+    const plan = planGroom(chosen);
     const now = inCoat(body, found, 'now', curlBack);
-    const held = (one: Plan) => {
-      const judged = { now, after: inTriedCoat(body, one, curlBack), ideal: standard };
-      return { plan: one, checks: againstStandard(chosen, judged, one) };
-    };
-    return ownCost(zones, held(plan), held(planGroom(chosen)));
-  }, [visit, body, found, standard, plan, choices, zones, curlBack]);
+    const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
+    return { plan, checks: againstStandard(chosen, judged, plan) };
+  }, [visit, body, found, standard, key, curlBack]);
+  return useMemo(
+    () => without && ownCost(zones, { plan: settled.plan, checks }, without),
+    [without, zones, settled.plan, checks],
+  );
 }
 
 /** The plans there would be had each finding not been found. */
