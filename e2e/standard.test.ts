@@ -21,6 +21,7 @@ describe('the draft against the standard', () => {
     const page = await salon.enter('Ottilie Marsh');
     await openDraft(page, 'Juniper');
     await waitForText(page, '.checks .broken', 'Allowed: -2° to 2°');
+    await page.waitForSelector('.checks .mend');
     const mend = await textOf(page, '.checks .mend');
     expect(mend).toMatch(/^back [\d.]+ mm shorter$/);
     await press(page, '.checks .mend');
