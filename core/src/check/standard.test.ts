@@ -142,6 +142,19 @@ describe('what is told of one part of the dog', () => {
     expect(check(brick).kept).toBe(false);
   });
 
+  it('a ball is round, a clean face is not; a dome is a circle over the eyes', () => {
+    const round: Rule = { ...words, kind: 'shape', want: 'round', within: 0.3 };
+    const [ball, clean] = [check(round, 'bichon-frise'), check(round, 'standard-poodle')];
+    expect(ball).toMatchObject({ kept: true, view: 'headFront', range: [0, 0.3] });
+    expect(ball.after ?? 9).toBeGreaterThan(0.02);
+    expect(clean.kept).toBe(false);
+    expect(clean.after ?? 0).toBeGreaterThan(2 * (ball.after ?? 9));
+    const dome: Rule = { ...words, kind: 'shape', want: 'dome', within: 0.12 };
+    const topknot = check(dome);
+    expect(topknot.kept).toBe(true);
+    expect(topknot.skin ?? 9).toBeLessThan(topknot.after ?? 0);
+  });
+
   it('hair reaches a landmark once it is as long as the way there with its curl back, and says when that is', () => {
     const reach: Rule = { ...words, kind: 'reach', zone: 'topknot', from: 'stop', to: 'noseTip' };
     const short = check(reach, 'lagotto-romagnolo', { hairMm: { topknot: 30 } });
