@@ -43,7 +43,11 @@ export function mendOf(
   if (kept !== false) return null;
   if (rule.kind === 'lengthOrder') {
     const shortest = Math.min(...lengthsAt(plan, [rule.longer]).map((zone) => zone.leftMm));
-    return toLength(plan, [rule.shorter], shortest, 'most');
+    // What a mat has taken is no measure for its neighbours.
+    if (lengthsAt(plan, [rule.longer]).some(({ lost }) => lost)) return null;
+    const mend = toLength(plan, [rule.shorter], shortest, 'most');
+    const [least] = trim.areas[rule.shorter]?.range ?? [0];
+    return mend && shortest >= least ? mend : null;
   }
   if (rule.kind === 'maxLength') return toLength(plan, rule.zones, rule.mm, 'most');
   if (rule.kind === 'minLength') return toLength(plan, rule.zones, rule.mm, 'least');

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { breed, breeds, caseFor, hairEverywhere, override, packs, planFor } from '../../testing/packs.ts';
+import {
+  breed,
+  breeds,
+  caseFor,
+  hairEverywhere,
+  mat,
+  override,
+  packs,
+  planFor,
+} from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { bodyOf } from '../body/body.ts';
 import type { Rule } from '../packs/breed.ts';
@@ -208,6 +217,18 @@ describe('what would mend a broken rule', () => {
       byMm: left('loin') - left('back'),
       lengths: [{ zone: 'back', mm: left('loin') }],
     });
+  });
+
+  it('nothing is cut after what a mat has taken, nor to what is another trim', () => {
+    const order: Rule = { ...words, kind: 'lengthOrder', shorter: 'cheek', longer: 'ear-outside' };
+    const felted = {
+      mats: [mat('ear-outside.left', { lengthCm: 8, widthCm: 6 })],
+      hairMm: hairEverywhere(60),
+    };
+    expect(check(order, 'havanese', felted)).toMatchObject({ kept: false, mend: null });
+    const short = { overrides: [override('loin', { targetMm: 3 })], hairMm: hairEverywhere(60) };
+    const back: Rule = { ...words, kind: 'lengthOrder', shorter: 'back', longer: 'loin' };
+    expect(check(back, undefined, short)).toMatchObject({ kept: false, mend: null });
   });
 
   it('not a technique, nor what the skin forbids', () => {

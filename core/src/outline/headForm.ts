@@ -18,6 +18,8 @@ export const formedIn = (form: HeadForm): { readonly view: ViewId; readonly part
 /** The drawn head's measures from ahead, mm: from the middle line out, and heights. */
 interface Box {
   readonly halfWidth: number;
+  /** From its middle to the coat, on average. */
+  readonly radius: number;
   /** The same of the bare head beside the eyes. */
   readonly skull: number;
   readonly top: number;
@@ -60,7 +62,9 @@ function fromAhead(
   const bone = CHEEKBONE.flatMap((name) => drawn[part.landmarkStation[name] ?? -1] ?? []);
   const halfWidth = FLAT_SIDED.includes(form) && bone.length > 0 ? Math.max(...bone.map(out)) : widest;
   const skull = Math.abs(beside?.x ?? halfWidth);
-  const curve = FORMS[form]({ halfWidth, skull, top, eyes, bottom });
+  const from = (p: Point) => Math.hypot(p.x, p.y - (top + bottom) / 2);
+  const radius = drawn.reduce((sum, p) => sum + from(p), 0) / drawn.length;
+  const curve = FORMS[form]({ halfWidth, radius, skull, top, eyes, bottom });
   const middle = { x: 0, y: form === 'dome' ? eyes : (top + bottom) / 2 };
   return (skin, direction) => {
     if (form === 'dome' && skin.y < eyes) return 'as-drawn';
@@ -73,10 +77,7 @@ function fromAhead(
 }
 
 const FORMS: Readonly<Record<Exclude<HeadForm, 'wedge'>, (box: Box) => readonly Point[]>> = {
-  ball: ({ halfWidth, top, bottom }) => {
-    const radius = (halfWidth + (top - bottom) / 2) / 2;
-    return round((top + bottom) / 2, () => [radius, radius], 2);
-  },
+  ball: ({ radius, top, bottom }) => round((top + bottom) / 2, () => [radius, radius], 2),
   brick: ({ halfWidth, top, bottom }) =>
     round((top + bottom) / 2, () => [halfWidth, (top - bottom) / 2], BRICK_POWER),
   dome: ({ skull, top, eyes }) => round(eyes, () => [DOME_OUT * skull, top - eyes], 2),
