@@ -90,6 +90,9 @@ function toLength(plan: Plan, kinds: readonly string[], mm: number, bound: 'most
   );
 }
 
+/** A length is told in halves of a millimetre, never less of a change than is needed. */
+const rounded = (mm: number, byMm: number) => (byMm > 0 ? Math.ceil(2 * mm) : Math.floor(2 * mm)) / 2;
+
 /** Both sides of a place changed by as much, while it still reads as the trim. */
 function byAll(
   plan: Plan,
@@ -97,7 +100,7 @@ function byAll(
   byMm: number,
   [lo, hi]: readonly [number, number] = [0, Infinity],
 ): Mend | null {
-  const lengths = lengthsAt(plan, [kind]).map((zone) => ({ zone, mm: zone.leftMm + byMm }));
+  const lengths = lengthsAt(plan, [kind]).map((zone) => ({ zone, mm: rounded(zone.leftMm + byMm, byMm) }));
   return lengths.every(({ mm }) => mm >= lo && mm <= hi) ? allowed(kind, byMm, lengths) : null;
 }
 

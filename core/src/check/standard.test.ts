@@ -245,6 +245,7 @@ describe('what would mend a broken rule', () => {
     expect(even.kept).toBe(false);
     expect(Math.abs(mend?.byMm ?? 0)).toBeGreaterThan(0);
     expect(Math.abs(mend?.byMm ?? 0) % 0.5).toBeCloseTo(0, 9);
+    for (const { mm } of mend?.lengths ?? []) expect(mm % 0.5).toBe(0);
     const overrides = (mend?.lengths ?? []).map(({ zone, mm }) => override(zone, { targetMm: mm }));
     expect(overrides.length).toBe(plan.zones.filter(({ zone }) => zone.split('.')[0] === mend?.zone).length);
     const mended = check(longer, undefined, { ...trim, overrides });
