@@ -26,6 +26,7 @@ const reducer = {
 export function createStore() {
   const dispatch = ((action: UnknownAction) => store.dispatch(action)) as Dispatch;
   const sync = new Sync(browserWorld(dispatch));
+  window.addEventListener('pagehide', () => sync.keepNow());
   const store = configureStore({
     reducer,
     middleware: (defaults) =>

@@ -11,7 +11,7 @@ import type {
 } from '@kurrel/core';
 import { otherSide, zoneKindId } from '@kurrel/core';
 import type { ReactNode } from 'react';
-import { memo, useDeferredValue, useId, useMemo } from 'react';
+import { memo, useDeferredValue, useId, useMemo, useRef } from 'react';
 import { apartRuns } from './apart.ts';
 import type { Frame } from './frame.ts';
 import { contourPath, pathOf, SHEET } from './frame.ts';
@@ -67,6 +67,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
     () => ({ view, outline, lengthOf, texture, frame }),
     [view, outline, lengthOf, texture, frame],
   );
+  const resting = useRest(useDeferredValue(hair), props.steady);
   const near = indices(parts, false);
   const far = indices(parts, true);
   const { ref, scale } = useSheetScale();
@@ -112,7 +113,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         />
       </g>
       <Coat parts={parts} paths={paths} which={near} frame={frame} lengthOf={lengthOf} selected={selected} />
-      <Hair {...useDeferredValue(hair)} />
+      <Hair {...resting} steady={props.steady} />
       {props.without?.map(
         ({ contour, far }, index) =>
           !far && (
@@ -166,19 +167,32 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
 /** A sheet this high would hold a dog with marks as far apart as they should be. */
 const MARK_APART = 438;
 
-/** The coat's texture; it may follow a moving outline a moment later. */
+/** What there was when the hand last rested. */
+function useRest<T>(value: T, steady: boolean): T {
+  const last = useRef(value);
+  if (!steady) last.current = value;
+  return last.current;
+}
+
+/** The coat's texture; it follows when a moving outline rests, and its tips are not shown till then. */
 const Hair = memo(function Hair({
   view,
   outline,
   lengthOf,
   texture,
   frame,
-}: Pick<DogDrawingProps, 'view' | 'outline' | 'lengthOf' | 'texture' | 'frame'>) {
+  steady,
+}: Pick<DogDrawingProps, 'view' | 'outline' | 'lengthOf' | 'texture' | 'frame' | 'steady'>) {
   const marks = useMemo(() => hairMarks(view, MARK_APART / frame.scale), [view, frame]);
+  const inside = useMemo(() => hairPath(marks, lengthOf, texture, frame), [marks, lengthOf, texture, frame]);
+  const tips = useMemo(
+    () => tipsPath(view, outline, lengthOf, texture, frame),
+    [view, outline, lengthOf, texture, frame],
+  );
   return (
     <>
-      <path className="hair" d={hairPath(marks, lengthOf, texture, frame)} />
-      <path className="hair tips" d={tipsPath(view, outline, lengthOf, texture, frame)} />
+      <path className="hair" d={inside} />
+      {!steady && <path className="hair tips" d={tips} />}
     </>
   );
 });

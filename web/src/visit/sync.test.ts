@@ -1,6 +1,6 @@
 import type { Choices, Problem } from '@kurrel/contract';
 import { AS_DRAWN } from '@kurrel/core';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { KeptEdits } from './kept.ts';
 import type { Base, PartValue } from './part.ts';
 import { stayingFindings } from '../parts/visitCase.ts';
@@ -33,6 +33,7 @@ function desk(...answers: ((edits: KeptEdits, value: PartValue) => Sent)[]) {
   const shown: PartValue[] = [];
   let sync: PartSync = { state: 'saved', problem: null, clash: null, offer: null };
   let keys = 0;
+  let written = 0;
   const world: World = {
     send: (edits, key, value) => {
       sent.push({ key, value, version: edits.base.version });
@@ -40,7 +41,10 @@ function desk(...answers: ((edits: KeptEdits, value: PartValue) => Sent)[]) {
       return Promise.resolve(answer ? answer(edits, value) : ok(edits, value));
     },
     kept: {
-      write: (edits) => Promise.resolve(void disk.set(edits.id, edits)),
+      write: (edits) => {
+        written++;
+        return Promise.resolve(void disk.set(edits.id, edits));
+      },
       forget: (id) => Promise.resolve(void disk.delete(id)),
       read: (id) => Promise.resolve(disk.get(id) ?? null),
       allOf: (personId) => Promise.resolve([...disk.values()].filter((edits) => edits.personId === personId)),
@@ -56,7 +60,7 @@ function desk(...answers: ((edits: KeptEdits, value: PartValue) => Sent)[]) {
     tell: () => undefined,
   };
   const of = (another = new Sync(world)) => another;
-  return { sync: of(), again: () => of(), disk, sent, shown, stands: () => sync };
+  return { sync: of(), again: () => of(), disk, sent, shown, stands: () => sync, writes: () => written };
 }
 const ok = ({ base }: KeptEdits, value: PartValue): Sent => ({
   saved: based(base.version + 1, value),
@@ -74,6 +78,19 @@ describe('a draft on its way to the server', () => {
     expect(sent).toEqual([{ key: 'key-1', value: weeks(6), version: 3 }]);
     expect(stands().state).toBe('saved');
     expect(disk.size).toBe(0);
+  });
+
+  it('dragged through many lengths it is written a few times, and the last length is among them', async () => {
+    const { sync, disk, writes } = desk();
+    await sync.open('me', 'v', 'choices', based(3, lamb));
+    for (let mm = 10; mm <= 60; mm++) sync.change('me', 'v', 'choices', back(lamb, mm));
+    expect(writes()).toBe(1);
+    await vi.waitFor(() => expect([...disk.values()][0]?.value).toEqual(back(lamb, 60)));
+    expect(writes()).toBe(2);
+    sync.change('me', 'v', 'choices', back(lamb, 61));
+    sync.change('me', 'v', 'choices', back(lamb, 62));
+    sync.keepNow();
+    expect([...disk.values()][0]?.value).toEqual(back(lamb, 62));
   });
 
   it('a first draft is saved as it stands', async () => {

@@ -36,6 +36,8 @@ export interface World {
 
 /** A find goes to the server so long after the last touch. */
 const REST_MS = 500;
+/** While a length is dragged the browser keeps no more than so many of its steps. */
+const KEEP_MS = 120;
 const FIRST_BACK_OFF_MS = 1000;
 const LONGEST_BACK_OFF_MS = 30_000;
 
@@ -48,6 +50,7 @@ export class Sync {
   private readonly edits = new Map<string, KeptEdits>();
   private readonly running = new Set<string>();
   private readonly rests = new Map<string, ReturnType<typeof setTimeout>>();
+  private readonly keeping = new Map<string, ReturnType<typeof setTimeout>>();
 
   constructor(private readonly world: World) {}
 
@@ -115,7 +118,8 @@ export class Sync {
     const edits = this.edits.get(id);
     if (!edits || isEqual(edits.value, value)) return;
     const clean = isEqual(value, edits.base.value) && !edits.sending;
-    void this.put({ ...edits, value });
+    this.edits.set(id, { ...edits, value });
+    this.keepSoon(id);
     if (clean) {
       void this.forget(id);
       this.world.stands(visitId, part, { state: 'saved', problem: null });
@@ -188,8 +192,38 @@ export class Sync {
 
   /** Lets go of what is in memory; it stays in the browser under its person's name. */
   close(): void {
-    for (const rest of this.rests.values()) clearTimeout(rest);
+    for (const timer of this.rests.values()) clearTimeout(timer);
+    this.keepNow();
     this.edits.clear();
+  }
+
+  /** Writes what has not been written yet: the page may go. */
+  keepNow(): void {
+    for (const [id, timer] of this.keeping) {
+      clearTimeout(timer);
+      this.keeping.delete(id);
+      const edits = this.edits.get(id);
+      if (edits) void this.put(edits);
+    }
+  }
+
+  /** Writes the first step of a drag at once, and where it has come to every so often until it rests. */
+  private keepSoon(id: string): void {
+    if (this.keeping.has(id)) return;
+    const write = () => {
+      const edits = this.edits.get(id);
+      if (edits) void this.put(edits);
+      return edits?.value;
+    };
+    const written = write();
+    this.keeping.set(
+      id,
+      setTimeout(() => {
+        this.keeping.delete(id);
+        const edits = this.edits.get(id);
+        if (edits && edits.value !== written && !isEqual(edits.value, edits.base.value)) this.keepSoon(id);
+      }, KEEP_MS),
+    );
   }
 
   private async put(edits: KeptEdits): Promise<void> {
@@ -198,6 +232,8 @@ export class Sync {
   }
 
   private async forget(id: string): Promise<void> {
+    clearTimeout(this.keeping.get(id));
+    this.keeping.delete(id);
     await this.world.kept.forget(id).catch(() => undefined);
   }
 

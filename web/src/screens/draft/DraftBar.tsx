@@ -19,7 +19,8 @@ interface DraftBarProps {
 export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBarProps) {
   const dispatch = useAppDispatch();
   const times = useTimes();
-  const { past, future } = useAppSelector((state) => state.visit.choices);
+  const past = useAppSelector((state) => state.visit.choices.past.length > 0);
+  const future = useAppSelector((state) => state.visit.choices.future.length > 0);
   const { state } = useAppSelector((root) => root.visit.sync.choices);
   const { visit, saved } = sheet;
   const busy = state === 'sending';
@@ -42,7 +43,7 @@ export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBa
         <Button
           variant="outline-secondary"
           size="sm"
-          disabled={past.length === 0}
+          disabled={!past}
           onClick={() => dispatch(choicesHistory.undo())}
         >
           Undo
@@ -50,7 +51,7 @@ export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBa
         <Button
           variant="outline-secondary"
           size="sm"
-          disabled={future.length === 0}
+          disabled={!future}
           onClick={() => dispatch(choicesHistory.redo())}
         >
           Redo

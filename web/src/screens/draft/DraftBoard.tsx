@@ -3,6 +3,7 @@ import type { BreedPack, ViewId } from '@kurrel/core';
 import { byId, VIEW_IDS, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDebounce } from 'use-debounce';
 import { packs } from '../../app/packs.ts';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -45,8 +46,12 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const drawn = useView(dog, view.view);
   const draft = useDraft(breed, dog, choices, view.curlBack, drawn);
   const { plan } = draft;
-  // What is read, not watched, follows a moving bead a moment later.
-  const settled = useDeferredValue(useMemo(() => ({ plan, choices }), [plan, choices]));
+  // What is read, not watched, follows when a moving bead rests.
+  const [rested] = useDebounce(
+    useMemo(() => ({ plan, choices }), [plan, choices]),
+    REST_MS,
+  );
+  const settled = useDeferredValue(rested);
   const held = useChecks(dog, draft, settled, view.curlBack);
   const [help, setHelp] = useState(false);
   const lengthInput = useRef<HTMLInputElement>(null);
@@ -248,6 +253,9 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     </main>
   );
 }
+
+/** So long is a hand still when it looks at what it did. */
+const REST_MS = 90;
 
 const TABS = [
   ['zone', 'This zone'],
