@@ -68,6 +68,34 @@ describe('clip lines on this dog', () => {
     ]);
   });
 
+  it('run level, plumb or at an angle until another line, and say how far that is', () => {
+    const poodle = body('standard-poodle');
+    const pack = breed('standard-poodle');
+    const [trim] = pack.trims;
+    if (!trim) throw new Error('no trim');
+    const drawn = (deg: number, until: readonly [string, string]) =>
+      clipLines(
+        packs,
+        {
+          ...pack,
+          lines: [{ id: 'visor', name: '', anchors: [{ from: 'lastRib', deg, until }], source: 'prior' }],
+        },
+        trim,
+        poodle,
+      )[0];
+    const rib = at(poodle, 'lastRib');
+    const plumb = drawn(-90, ['belly', 'tuckUp'])?.paths[0]?.[0] ?? rib;
+    expect(plumb.x).toBeCloseTo(rib.x, 6);
+    expect(plumb.y).toBeLessThan(at(poodle, 'tuckUp').y);
+    expect(plumb.y).toBeGreaterThan(at(poodle, 'belly').y);
+    const level = drawn(180, ['withers', 'elbow']);
+    expect(level?.paths[0]?.[0]?.y).toBeCloseTo(rib.y, 6);
+    expect(level?.distances).toMatchObject([
+      { from: 'lastRib', mm: expect.closeTo(rib.x - (level?.paths[0]?.[0]?.x ?? 0), 6) as number },
+    ]);
+    expect(() => drawn(90, ['belly', 'tuckUp'])).toThrow(/line visor, anchor 1.*never meets/);
+  });
+
   it("are measured in the groomer's own finger", () => {
     const pack = breed('standard-poodle');
     const [trim] = pack.trims;

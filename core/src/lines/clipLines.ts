@@ -33,7 +33,7 @@ export interface DrawnLine {
 /**
  * The clip lines a trim uses that can be seen in a view, evaluated on this dog's landmarks, mm. In other views than from the side an
  * anchor stands where it does from the side, so far from the middle as the pack of views says of the line.
- * @throws MisuseError naming the line and anchor when one refers to a landmark the dog has not.
+ * @throws MisuseError naming the line and anchor when one refers to a landmark the dog has not, or runs where it never meets its end.
  */
 export function clipLines(
   { views }: { readonly views: ViewPack },
@@ -107,6 +107,13 @@ function distancesOf(
   const written = view && lines.find((one) => one.id === id)?.in[view.id];
   const seen = written === undefined ? [] : facingAnchorsOf(written);
   return anchors.flatMap((anchor, index) => {
+    if ('from' in anchor) {
+      const end = points[index];
+      if (!end || viewId !== 'side') return [];
+      const start = landmark(body.landmarks, anchor.from);
+      const toward = nearerOf(anchor.until, body, end);
+      return [{ from: anchor.from, toward, mm: distance(start, end), fingers: null, line: [start, end] }];
+    }
     if (!('off' in anchor)) return [];
     const fingers = 'fingers' in anchor ? anchor.fingers : null;
     const mm = 'fingers' in anchor ? anchor.fingers * fingerMm : anchor.mm;
@@ -120,12 +127,30 @@ function distancesOf(
   });
 }
 
+const nearerOf = ([a, b]: readonly [string, string], { landmarks }: Body, to: Point): string =>
+  distance(landmark(landmarks, a), to) <= distance(landmark(landmarks, b), to) ? a : b;
+
 function pointOf(anchor: Anchor, body: Body, fingerMm: number): Point {
   const at = (name: string) => landmark(body.landmarks, name);
   if ('at' in anchor) return at(anchor.at);
   if ('between' in anchor) return mix(at(anchor.between[0]), at(anchor.between[1]), anchor.share);
+  if ('from' in anchor)
+    return crossing(at(anchor.from), anchor.deg, at(anchor.until[0]), at(anchor.until[1]));
   const from = at(anchor.off);
   const toward = at(anchor.toward);
   const mm = 'fingers' in anchor ? anchor.fingers * fingerMm : anchor.mm;
   return plus(from, times(unit(minus(toward, from)), Math.min(mm, distance(from, toward))));
+}
+
+/** Where the way from a point, so many degrees up from level towards the tail, meets the straight line through two others. */
+function crossing(from: Point, deg: number, a: Point, b: Point): Point {
+  const turn = (deg * Math.PI) / 180;
+  const way = { x: Math.cos(turn), y: Math.sin(turn) };
+  const along = minus(b, a);
+  const across = way.x * along.y - way.y * along.x;
+  const to = minus(a, from);
+  const share = (to.x * along.y - to.y * along.x) / across;
+  if (!(Number.isFinite(share) && share >= 0))
+    throw new MisuseError(`${deg}° from there never meets the line`);
+  return plus(from, times(way, share));
 }

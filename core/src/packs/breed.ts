@@ -48,7 +48,12 @@ export type Anchor =
   | { readonly at: string }
   | { readonly between: readonly [string, string]; readonly share: number }
   | { readonly off: string; readonly toward: string; readonly mm: number }
-  | { readonly off: string; readonly toward: string; readonly fingers: number };
+  | { readonly off: string; readonly toward: string; readonly fingers: number }
+  /**
+   * From a landmark at an angle until the straight line through two others: 0° is level towards the tail, 90° plumb upward, −90° plumb
+   * down, 180° level towards the nose.
+   */
+  | { readonly from: string; readonly deg: number; readonly until: readonly [string, string] };
 
 export interface ClipLine {
   readonly id: string;

@@ -89,6 +89,7 @@ function zonesNamed(rule: Rule): readonly string[] {
 
 function named(anchor: Anchor): readonly string[] {
   if ('at' in anchor) return [anchor.at];
+  if ('from' in anchor) return [anchor.from, ...anchor.until];
   return 'between' in anchor ? anchor.between : [anchor.off, anchor.toward];
 }
 
