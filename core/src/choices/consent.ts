@@ -1,6 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
-import type { Estimate, Range } from '../order/estimate.ts';
-import type { Fit } from '../order/fit.ts';
+import type { Estimate, Range } from '../estimate/estimate.ts';
+import type { Fit } from '../estimate/fit.ts';
 import { byRole } from '../packs/roles.ts';
 import type { Plan } from '../plan/plan.ts';
 import { zoneKindId } from '../terms/zone.ts';

@@ -134,3 +134,64 @@ describe('a trim that shapes the head', () => {
     }
   });
 });
+
+describe('a form in figures', () => {
+  /** A part of which only landmarks and points matter. */
+  const plain = (points: Readonly<Record<string, Point>>) => {
+    const names = Object.keys(points);
+    const part = {
+      landmarkStation: Object.fromEntries(names.map((name, i) => [name, i])),
+      stations: Object.values(points).map((point) => ({ point })),
+    } as unknown as Parameters<typeof headForm>[1];
+    return { part, drawn: Object.values(points) };
+  };
+  const wedge = (noseTop: Point, skullTop: Point) => {
+    const { part, drawn } = plain({ noseTop, skullTop });
+    const depth = headForm('wedge', part, drawn);
+    if (!depth) throw new Error('no form');
+    return depth;
+  };
+  const at = (x: number, y: number): Point => ({ x, y });
+
+  it('a wedge fills up to the straight line from nose to crown', () => {
+    const depth = wedge(at(0, 0), at(30, 40));
+    expect(depth(at(19, 17), at(-0.8, 0.6))).toBeCloseTo(5, 9);
+    expect(depth(at(19, 17), at(0, 1))).toBeCloseTo(5 / 0.6, 9);
+    expect(depth(at(11, 23), at(-0.8, 0.6))).toBe(0);
+    expect(wedge(at(0, 0), at(-30, 40))(at(-19, 17), at(0.8, 0.6))).toBeCloseTo(5, 9);
+  });
+
+  it('a wedge lies anywhere: only the way along it counts', () => {
+    const depth = wedge(at(100, 200), at(130, 240));
+    expect(depth(at(119, 217), at(-0.8, 0.6))).toBeCloseTo(5, 9);
+    expect(depth(at(100, 200), at(-0.8, 0.6))).toBe(0);
+    expect(depth(at(130, 240), at(-0.8, 0.6))).toBe(0);
+    expect(depth(at(134, 237), at(-0.8, 0.6))).toBeCloseTo(5, 9);
+  });
+
+  it('a wedge leaves alone what is before the nose, behind the crown, or turned away from it', () => {
+    const depth = wedge(at(0, 0), at(30, 40));
+    expect(depth(at(-1, -1), at(-0.8, 0.6))).toBe('as-drawn');
+    expect(depth(at(40, 45), at(-0.8, 0.6))).toBe('as-drawn');
+    expect(depth(at(19, 17), at(0.6, 0.8))).toBe('as-drawn');
+    expect(depth(at(19, 17), at(0.8, -0.6))).toBe('as-drawn');
+  });
+
+  it('without a landmark it needs there is no form', () => {
+    for (const points of [{ noseTop: at(0, 0) }, { skullTop: at(1, 1) }, {}]) {
+      const { part, drawn } = plain(points as Readonly<Record<string, Point>>);
+      expect(headForm('wedge', part, drawn)).toBeNull();
+      expect(headForm('ball', part, drawn)).toBeNull();
+    }
+  });
+
+  it('a ball is reached on its far side, and hair that points along it follows its neighbours', () => {
+    const points = { crown: at(0, 10), temple: at(10, 0), chinMid: at(0, -10), left: at(-10, 0) };
+    const { part, drawn } = plain(points);
+    const depth = headForm('ball', part, drawn);
+    expect(depth?.(at(0, -20), at(0, 1))).toBeCloseTo(30, 1);
+    expect(depth?.(at(9, 0), at(1, 0))).toBeCloseTo(1, 1);
+    expect(depth?.(at(9, 0), at(0, 1))).toBe('follows');
+    expect(depth?.(at(0, 20), at(0, 1))).toBe(0);
+  });
+});

@@ -216,6 +216,74 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`times.factors[${index}].id`, of, [id], found[of]);
     say(`times.factors[${index}].parts`, 'part', parts, [...ids(packs.times.parts), '*']);
   });
+  const { treatments } = packs;
+  const products = ids(treatments.products);
+  const asked = [
+    ...treatments.steps.map((one) => ['steps', one] as const),
+    ...treatments.finishing.map((one) => ['finishing', one] as const),
+    ...treatments.methods.map((one) => ['methods', { ...one, product: null }] as const),
+  ];
+  asked.forEach(([list, { id, product, when, unless }]) => {
+    say(`treatments.${list}.${id}.product`, 'product', some(product), products);
+    [...when, ...unless].forEach((one) => {
+      const where = `treatments.${list}.${id}.when`;
+      say(where, 'coat type', one.coats ?? [], types);
+      say(where, 'sign', one.signs ?? [], signs);
+      say(where, 'modifier', one.modifiers ?? [], found.modifier);
+      say(where, 'restriction', one.restrictions ?? [], restrictions);
+      say(where, 'finding', one.findings ?? [], ids(packs.findings.findings));
+      say(where, 'house rule', Object.keys(one.schools ?? {}), ids(packs.schools.schools));
+    });
+  });
+  treatments.methods.forEach(({ id, dryer }) => {
+    say(`treatments.methods.${id}.dryer`, 'dryer', [dryer], ids(treatments.dryers));
+  });
+  const { tasks } = packs;
+  const parts = ids(packs.times.parts);
+  const stances = ids(tasks.stances);
+  const fixed = [...ids(tasks.fixed), 'dry', 'lift-in', 'lift-out'];
+  tasks.fixed.forEach(({ id, stance, part, touches, after, when }) => {
+    say(`tasks.fixed.${id}.stance`, 'stance', [stance], stances);
+    say(`tasks.fixed.${id}.part`, 'part', some(part), parts);
+    say(`tasks.fixed.${id}.touches`, 'zone', touches, zones);
+    say(`tasks.fixed.${id}.after`, 'step', after, [...fixed, 'mats']);
+    when.forEach((one) => {
+      say(`tasks.fixed.${id}.when`, 'sign', one.signs ?? [], signs);
+      say(`tasks.fixed.${id}.when`, 'restriction', one.restrictions ?? [], restrictions);
+      say(`tasks.fixed.${id}.when`, 'house rule', Object.keys(one.schools ?? {}), ids(packs.schools.schools));
+    });
+  });
+  const inZones = (list: string, at: readonly string[]) => say(`tasks.${list}`, 'zone', at, zones);
+  tasks.stances.forEach(({ id, zones: at }) => inZones(`stances.${id}`, at));
+  tasks.holds.forEach(({ zones: at }, index) => inZones(`holds[${index}]`, at));
+  tasks.halves.forEach(({ zones: at, insideStance }, index) => {
+    inZones(`halves[${index}]`, at);
+    say(`tasks.halves[${index}]`, 'stance', [insideStance], stances);
+  });
+  inZones('small', tasks.small);
+  inZones('safety', tasks.safety);
+  inZones('tender', Object.keys(tasks.tender));
+  tasks.triggers.forEach(({ restriction, zones: at, fixed: steps }, index) => {
+    say(`tasks.triggers[${index}]`, 'restriction', [restriction], restrictions);
+    say(`tasks.triggers[${index}]`, 'zone', at, [...zones, '*']);
+    say(`tasks.triggers[${index}]`, 'step', steps, fixed);
+  });
+  tasks.secondHands.forEach(({ zones: at, fixed: steps, when }, index) => {
+    inZones(`secondHands[${index}]`, at);
+    say(`tasks.secondHands[${index}]`, 'step', steps, fixed);
+    when.forEach((one) => say(`tasks.secondHands[${index}].when`, 'sign', one.signs ?? [], signs));
+  });
+  tasks.orders.forEach(({ id, stages }) => {
+    stages.forEach((one, index) => inZones(`orders.${id}.stages[${index}]`, one.zones));
+  });
+  packs.schools.schools.forEach(({ id, answers }) => {
+    answers.forEach(({ id: answer, work }) =>
+      work.forEach(({ order, afterCurl }) => {
+        say(`schools.${id}.${answer}.work`, 'order', some(order ?? null), ids(tasks.orders));
+        say(`schools.${id}.${answer}.work`, 'zone', afterCurl ?? [], zones);
+      }),
+    );
+  });
   say('times.cosmetic', 'part', packs.times.cosmetic, ids(packs.times.parts));
   say('times.regions', 'part', Object.values(packs.times.regions), ids(packs.times.parts));
   return problems;

@@ -6,8 +6,10 @@ import type { PatternPack } from './breedFile.ts';
 import type { SafetyPack } from './safety.ts';
 import type { SchoolPack } from './schools.ts';
 import type { SignPack } from './signs.ts';
+import type { TaskPack } from './tasks.ts';
 import type { TimePack } from './times.ts';
 import type { ToolPack } from './tools.ts';
+import type { TreatmentPack } from './treatments.ts';
 import type { ViewPack } from './views.ts';
 import type { WordPack } from './words.ts';
 import type { ZonePack } from './zones.ts';
@@ -23,8 +25,10 @@ export interface Packs {
   readonly safety: SafetyPack;
   readonly schools: SchoolPack;
   readonly signs: SignPack;
+  readonly tasks: TaskPack;
   readonly times: TimePack;
   readonly tools: ToolPack;
+  readonly treatments: TreatmentPack;
   readonly views: ViewPack;
   readonly words: WordPack;
   readonly zones: ZonePack;
@@ -40,8 +44,10 @@ export const PACK_NAMES = [
   'safety',
   'schools',
   'signs',
+  'tasks',
   'times',
   'tools',
+  'treatments',
   'views',
   'words',
   'zones',

@@ -29,16 +29,25 @@ function collect(value: unknown): void {
     }
   }
 }
-collect([packs.zones, packs.coats, packs.safety, packs.signs, packs.schools, packs.findings, packs.patterns]);
+collect([
+  packs.treatments,
+  packs.zones,
+  packs.coats,
+  packs.safety,
+  packs.signs,
+  packs.schools,
+  packs.findings,
+  packs.patterns,
+]);
 collect([packs.times, packs.tools.kinds, breedFiles.map(({ id, trims, lines }) => ({ id, trims, lines }))]);
 
 /** Fields whose strings are names of entries; what else is text, or a value of a type, stays. */
 const NAMING = new Set(
-  'id zones near organs cautions like coat appliesTo restriction stop at except carriers patterns whenLost default group parts cosmetic regions shorter longer lines signs'.split(
+  'id zones near organs cautions like coat appliesTo restriction stop at except carriers patterns whenLost default group parts cosmetic regions shorter longer lines signs coats modifiers restrictions findings product dryer small safety touches order afterCurl restriction'.split(
     ' ',
   ),
 );
-const KEYED = new Set(['fullSharesAt']);
+const KEYED = new Set(['fullSharesAt', 'tender']);
 const rename = (name: string): string => {
   const [kind = '', ...side] = name.split('.');
   return ids.has(kind) ? [`x-${kind}`, ...side].join('.') : name;

@@ -38,6 +38,8 @@ export interface RestrictionEffects {
   /** Neighbouring zones are left this much longer, to cover. */
   readonly neighboursAddMm?: number;
   readonly standingMinutes?: number;
+  /** Dried without heat. */
+  readonly noHeat?: boolean;
 }
 
 export interface RestrictionKind {

@@ -1,7 +1,7 @@
 /** The shape of `packs/schools.json`: questions on which good groomers disagree, and what each answer changes. */
 import type { Clipping, Purpose } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
-import type { Direction, Technique } from '../terms/tool.ts';
+import type { Direction, Finish, Technique } from '../terms/tool.ts';
 
 export interface SchoolEffect {
   /** Zone kinds; `*` for all. */
@@ -16,8 +16,13 @@ export interface SchoolEffect {
   readonly borrow?: readonly Technique[];
   readonly forbid?: readonly Technique[];
   readonly prefer?: readonly Technique[];
-  /** The way of the lay, where the trim goes against it. */
+  /** With the lay where the trim goes against it; against it where the trim goes with it and skin allows. */
   readonly direction?: Direction;
+  /** Only where so much is left at least, or at most, mm. */
+  readonly fromMm?: number;
+  readonly toMm?: number;
+  /** The finish that is wanted first. */
+  readonly finish?: Finish;
   /** One blade longer than drawn. */
   readonly oneLonger?: boolean;
   /** The trim's length times this. */
@@ -27,9 +32,22 @@ export interface SchoolEffect {
 }
 
 /** Questions that core itself asks: may a coat be shaved, are mats saved, is there a rough clip. */
-export type SchoolRole = 'shaving' | 'mats' | 'rough-clip';
+export type SchoolRole = 'shaving' | 'mats' | 'rough-clip' | 'pattern';
 /** What an answer to one of those means. */
-export type AnswerRole = 'decline' | 'consent' | 'save' | 'clip' | 'by-coat' | 'always' | 'never';
+export type AnswerRole = 'decline' | 'consent' | 'save' | 'clip' | 'by-coat' | 'always' | 'never' | 'by-eye';
+
+/** What an answer does to the order of the work. */
+export interface WorkEffect {
+  /** Only for these purposes. */
+  readonly purposes?: readonly Purpose[];
+  /** An order of work of `packs/tasks.json`. */
+  readonly order?: string;
+  readonly triggers?: 'first' | 'last';
+  /** By hand, the side that is harder for the hand comes first. */
+  readonly harderSideFirst?: boolean;
+  /** Zone kinds done by hand once the curl is back. */
+  readonly afterCurl?: readonly string[];
+}
 
 export interface SchoolAnswer {
   readonly id: string;
@@ -39,6 +57,7 @@ export interface SchoolAnswer {
   /** Where the salon has given this answer, no dog gets another. */
   readonly binds: boolean;
   readonly effects: readonly SchoolEffect[];
+  readonly work: readonly WorkEffect[];
 }
 
 export interface SchoolQuestion {

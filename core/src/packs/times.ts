@@ -7,8 +7,8 @@ import type { Region } from '../terms/zone.ts';
 export interface TimePart {
   readonly id: string;
   readonly name: string;
-  /** The part that drying minutes go to; the part a rough clip lengthens. */
-  readonly role: 'dry' | 'rough-clip' | null;
+  /** The part that the bath's minutes go to, and drying's; the part a rough clip lengthens. */
+  readonly role: 'wash' | 'dry' | 'rough-clip' | null;
   readonly fixed: number;
   /** Minutes per m² of dog. */
   readonly perM2: number;
@@ -21,7 +21,6 @@ export interface TimePack {
   readonly regions: Readonly<Record<Region, string>>;
   /** Minutes for a m² of skin on an open flank. */
   readonly perM2: Readonly<Record<Technique, number>>;
-  readonly drying: { readonly towelledShare: number; readonly mlPerMinute: number };
   /** What makes some parts longer (`*`: all). */
   readonly factors: readonly {
     readonly of: 'restriction' | 'sign' | 'modifier';

@@ -1,6 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import { visibleAlong } from '../coat/hair.ts';
 import type { RunnerUp, ToolChoice } from '../passes/pickTools.ts';
+import { answerTo } from '../case/schools.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
@@ -62,6 +63,9 @@ export function finish(
   };
 }
 
+/** House rule: nothing is blocked in, the whole shape is cut by eye. */
+const byEye = ({ packs, schools }: Case): boolean => answerTo(packs.schools, schools, 'pattern') === 'by-eye';
+
 /**
  * The shape that is left: what is done by hand follows the outline; a blade, a comb and a groomer's own length leave what the
  * trim draws.
@@ -83,7 +87,7 @@ function shaped(
   const shape = { ...area.shape, ...Object.fromEntries(shares) };
   return {
     shape,
-    passes: blockedIn(visit, settled, shape, leftMm, tools),
+    passes: byEye(visit) ? [] : blockedIn(visit, settled, shape, leftMm, tools),
     profile: lengths.flatMap(([name, mm]) => {
       const place = calledOf(visit.packs, name);
       return place === undefined ? [] : [{ landmark: name, place, mm: Math.round(mm * 10) / 10 }];

@@ -31,7 +31,7 @@ export function schooled(visit: Case, zone: DogZone, drawn: TrimArea, matted: bo
   for (const question of visit.packs.schools.schools) {
     const answer = byId('answer', question.answers, visit.schools[question.id] ?? question.default);
     for (const effect of answer.effects) {
-      if (!bears(effect, visit, zone, matted)) continue;
+      if (!bears(effect, visit, zone, area.mm, matted)) continue;
       const say = (change: Reason['effect']) =>
         reasons.push(
           reason('standard', 'school', `${question.question}: ${answer.name}`, question.source, change),
@@ -49,6 +49,17 @@ export function schooled(visit: Case, zone: DogZone, drawn: TrimArea, matted: bo
         const gone = techniques.filter((technique) => !next.includes(technique));
         techniques = next;
         say(gone.length > 0 ? { kind: 'removes', what: gone } : { kind: 'prefers', what: wanted });
+      }
+      if (effect.direction === 'against' && area.direction === 'with') {
+        area = { ...area, direction: 'against' };
+        say({ kind: 'note' });
+      }
+      if (effect.finish !== undefined && area.finishes[0] !== effect.finish) {
+        area = {
+          ...area,
+          finishes: [effect.finish, ...area.finishes.filter((one) => one !== effect.finish)],
+        };
+        say({ kind: 'note' });
       }
       if (effect.direction === 'with' && area.direction === 'against') {
         turned = true;
@@ -80,7 +91,14 @@ function borrow(
   return areas.find(first) ?? null;
 }
 
-function bears(effect: SchoolEffect, { coat, purpose }: Case, zone: DogZone, matted: boolean): boolean {
+function bears(
+  effect: SchoolEffect,
+  { coat, purpose }: Case,
+  zone: DogZone,
+  mm: number,
+  matted: boolean,
+): boolean {
+  if (mm < (effect.fromMm ?? 0) || mm > (effect.toMm ?? Infinity)) return false;
   if (!effect.zones.includes('*') && !effect.zones.includes(zone.kind.id)) return false;
   if (effect.purposes && !effect.purposes.includes(purpose)) return false;
   if (effect.matted !== undefined && effect.matted !== matted) return false;

@@ -9,8 +9,10 @@ import patterns from '../../../packs/patterns.json';
 import safety from '../../../packs/safety.json';
 import schools from '../../../packs/schools.json';
 import signs from '../../../packs/signs.json';
+import tasks from '../../../packs/tasks.json';
 import times from '../../../packs/times.json';
 import tools from '../../../packs/tools.json';
+import treatments from '../../../packs/treatments.json';
 import views from '../../../packs/views.json';
 import words from '../../../packs/words.json';
 import zones from '../../../packs/zones.json';
@@ -25,8 +27,10 @@ const written = {
   safety,
   schools,
   signs,
+  tasks,
   times,
   tools,
+  treatments,
   views,
   words,
   zones,

@@ -1,7 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
-import { visibleDepth } from '../coat/hair.ts';
-import type { ZoneKind } from '../packs/zones.ts';
-import type { Plan, ZonePlan } from '../plan/plan.ts';
+import { coatWater, dryingTime, shareOf, waterLeft } from '../bath/water.ts';
+import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import type { Severity } from '../terms/dog.ts';
 import { zoneKindId } from '../terms/zone.ts';
@@ -122,19 +121,11 @@ function workMinutes(plan: Plan, { packs, surfaceM2 }: Case): ReadonlyMap<string
   return minutes;
 }
 
-/** Share of the dog's skin that a zone of the plan covers. */
-export const shareOf = (zone: Pick<ZonePlan, 'side'>, { share }: Pick<ZoneKind, 'share'>): number =>
-  zone.side === null ? share : share / 2;
-
-/** Water left after towels over what a dryer takes off: litres of coat × what a litre holds (brief: drying time). */
-function dryMinutes(plan: Plan, { packs, coat, surfaceM2 }: Case): number {
-  const litres = plan.zones.reduce((sum, zone) => {
-    const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
-    const depthMm = visibleDepth(coat, zone.hairMm ?? zone.leftMm);
-    return sum + surfaceM2 * shareOf(zone, kind) * depthMm;
-  }, 0);
-  const { towelledShare, mlPerMinute } = packs.times.drying;
-  return (litres * coat.holdMlPerL * (1 - towelledShare)) / mlPerMinute;
+/** Water left after the towels over what one dryer takes off. */
+function dryMinutes(plan: Plan, visit: Case): number {
+  const { drying, dryers } = visit.packs.treatments;
+  const left = waterLeft(coatWater(visit, plan).heldMl, 1, drying);
+  return dryingTime(left, [Math.max(...dryers.map(({ mlPerMinute }) => mlPerMinute))]);
 }
 
 function factorsOf(part: string, visit: Case, { trainee }: EstimateContext): Because[] {

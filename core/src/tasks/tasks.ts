@@ -1,0 +1,54 @@
+import type { TaskPhase } from '../packs/tasks.ts';
+import type { Direction, Technique } from '../terms/tool.ts';
+import type { Side } from '../terms/zone.ts';
+
+/** One step of a visit: what is in the hand, where, how the dog is held, and what it takes out of dog and groomer. */
+export interface Task {
+  /** Stays the same for the same step however often it is planned: logs refer to it. */
+  readonly id: string;
+  readonly name: string;
+  readonly phase: TaskPhase;
+  /** Phases and the stages of the order of work, one after another. */
+  readonly stage: number;
+  /** Null for what is in no drawer. */
+  readonly toolId: string | null;
+  /** As this groomer labels it, or the trade's word. */
+  readonly tool: string;
+  readonly carrier: string | null;
+  readonly technique: Technique | null;
+  readonly direction: Direction | null;
+  readonly zone: string | null;
+  readonly side: Side | null;
+  /** Of a leg: what is done from outside, and from inside. */
+  readonly half: 'outside' | 'inside' | null;
+  /** What is left there, mm. */
+  readonly leavesMm: number | null;
+  readonly stance: { readonly id: string; readonly name: string; readonly side: Side | null };
+  /** Where a second pair of hands is wanted: for what, and what to do alone. */
+  readonly secondHands: { readonly text: string; readonly alone: string } | null;
+  readonly minutes: number;
+  /** Of the dog, for a minute: 1 is a minute of standing. */
+  readonly stress: number;
+  /** A trigger weighs on everything after it. */
+  readonly trigger: boolean;
+  /** Never dropped. */
+  readonly safety: boolean;
+  /** The part of the visit its minutes are logged under. */
+  readonly part: string | null;
+  readonly cautions: readonly string[];
+  /** How the dog is held; null where the step says it itself. */
+  readonly hold: string | null;
+  /** How it is done. */
+  readonly how: readonly string[];
+  /** Steps that come before it, by id. */
+  readonly after: readonly string[];
+  /** The same on the other side, or the other half. */
+  readonly pair: string | null;
+}
+
+/** What one step asks of hands and feet: steps that agree in it follow on each other for nothing. */
+export const gripOf = ({ tool, direction, stance, secondHands }: Task) => ({
+  tool: `${tool} ${direction ?? ''}`,
+  stance: `${stance.id} ${stance.side ?? ''}`,
+  hands: secondHands !== null,
+});

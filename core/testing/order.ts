@@ -1,0 +1,31 @@
+import type { BathChoices, Case, EstimateContext, OrderProblem, Plan, Task } from '../src/index.ts';
+import { bathPlan, estimateVisit, planGroom, tasksOf, USUAL_BATH } from '../src/index.ts';
+import type { Extra } from './packs.ts';
+import { caseFor, hairEverywhere } from './packs.ts';
+
+const rates = { perHour: 60, least: 20, currency: 'EUR' };
+export const freshContext: EstimateContext = { trainee: false, dogHistory: [], groomerHistory: [], rates };
+
+/** A visit with its plan, its bath and its steps. */
+export function workOf(
+  breedId: string,
+  extra: Extra = {},
+  bath: Partial<BathChoices> = {},
+): { readonly visit: Case; readonly plan: Plan; readonly tasks: readonly Task[]; readonly minutes: number } {
+  const visit = caseFor(breedId, { hairMm: hairEverywhere(45), hand: 'right', ...extra });
+  const plan = planGroom(visit);
+  const estimate = estimateVisit(visit, plan, freshContext);
+  const bathed = bathPlan(visit, plan, { ...USUAL_BATH, ...bath });
+  return { visit, plan, tasks: tasksOf(visit, plan, bathed, estimate), minutes: estimate.minutes.mid };
+}
+
+/** The problem of ordering them. */
+export const problemOf = ({
+  visit,
+  tasks,
+}: Pick<ReturnType<typeof workOf>, 'visit' | 'tasks'>): OrderProblem => ({
+  tasks,
+  costs: visit.packs.tasks.costs,
+  patience: visit.standing.minutes,
+  restMinutes: visit.packs.times.pauseMinutes,
+});
