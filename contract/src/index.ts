@@ -11,4 +11,5 @@ export * from './gauge.ts';
 export * from './consent.ts';
 export * from './drawer.ts';
 export * from './visit.ts';
+export * from './work.ts';
 export * from './problem.ts';

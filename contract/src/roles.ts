@@ -12,16 +12,27 @@ export type Permission =
   | 'visit:book'
   | 'visit:start'
   | 'hands:save'
+  | 'work:save'
+  | 'table:log'
+  | 'shelf:edit'
   | 'stop:answer'
   | 'consent:take'
   | 'salon:edit'
   | 'people:edit'
   | 'owner:erase';
 
-const EVERYBODY: readonly Permission[] = ['plan:save', 'dog:edit', 'visit:start', 'hands:save'];
+const EVERYBODY: readonly Permission[] = [
+  'plan:save',
+  'dog:edit',
+  'visit:start',
+  'hands:save',
+  'work:save',
+  'table:log',
+];
 const GROOMER: readonly Permission[] = [
   ...EVERYBODY,
   'drawer:edit',
+  'shelf:edit',
   'visit:book',
   'stop:answer',
   'consent:take',

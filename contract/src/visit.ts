@@ -7,6 +7,7 @@ import type { Dog } from './dog.ts';
 import type { SalonRules } from './salon.ts';
 import { schoolsSchema } from './salon.ts';
 import type { StopLine } from './stops.ts';
+import type { ShelfBottle, Work } from './work.ts';
 import type { Tool } from './drawer.ts';
 
 const lengthMm = () =>
@@ -128,6 +129,16 @@ export interface VisitSheet {
   readonly shave: SignedShave | null;
   /** The signed consents of this visit, the latest first. */
   readonly consents: readonly ConsentLine[];
+  /** How it is worked; null until somebody says so, then `workVersion` counts the saves. */
+  readonly work: Work | null;
+  readonly workVersion: number;
+  readonly shelf: readonly ShelfBottle[];
+  /** What past baths of this dog took out of bottles, against what was planned, mL. */
+  readonly usedBefore: readonly {
+    readonly kindId: string;
+    readonly ml: number;
+    readonly plannedMl: number;
+  }[];
   /** What the booking says of trim and wish, if anything. */
   readonly asked: Choices | null;
   /** Null until somebody saves a plan. */

@@ -24,6 +24,7 @@ const ROWS = [
   ['estimate'],
   ['tasks'],
   ['order'],
+  ['table'],
   ['check'],
   ['upkeep'],
   ['choices'],

@@ -25,6 +25,10 @@ import { salonRoutes } from './salon/routes.ts';
 import { consentRoutes } from './visits/consents.ts';
 import { handsRoutes } from './visits/hands.ts';
 import { visitRoutes } from './visits/routes.ts';
+import { workRoutes } from './visits/work.ts';
+import { shelfRoutes } from './shelf/routes.ts';
+import type { DayChanges } from './today/listen.ts';
+import { todayRoutes } from './today/routes.ts';
 import { stopRoutes } from './visits/stops.ts';
 
 export interface Dependencies {
@@ -36,6 +40,8 @@ export interface Dependencies {
   readonly demo: readonly DemoSignIn[];
   /** The installation's own: what was signed is fingerprinted under it. */
   readonly secret: string;
+  /** What changes in the salons' days, told by whichever server it happens on. */
+  readonly changes: DayChanges;
   /** Aborted when the server closes: answers that go on for a while end then. */
   readonly closing: AbortSignal;
 }
@@ -43,7 +49,16 @@ export interface Dependencies {
 const YEAR_SECONDS = 31_536_000;
 
 /** The whole server from what it depends on; listens to nothing itself and keeps no state of its own. */
-export function createApp({ db, library, log, webFolder, demo, secret, closing }: Dependencies): Express {
+export function createApp({
+  db,
+  library,
+  log,
+  webFolder,
+  demo,
+  secret,
+  changes,
+  closing,
+}: Dependencies): Express {
   const app = express();
   app.set('trust proxy', 'loopback');
   app.use(requestLog(log));
@@ -92,12 +107,15 @@ export function createApp({ db, library, log, webFolder, demo, secret, closing }
   api.use(signedIn(db));
   api.use('/dogs', dogRoutes(db, library));
   api.use('/drawer', drawerRoutes(db, library));
+  api.use('/shelf', shelfRoutes(db, library));
   api.use('/salon', salonRoutes(db, library));
   api.use('/people', peopleRoutes(db));
   api.use('/owners', ownerRoutes(db));
   api.use('/security-log', securityLogRoutes(db));
   api.use(visitRoutes(db, library));
   api.use(handsRoutes(db, library));
+  api.use(workRoutes(db, library));
+  api.use(todayRoutes(db, changes, closing));
   api.use(stopRoutes(db, library));
   api.use(consentRoutes(db, library, secret));
   api.use(deviceRoutes(db, library, closing));

@@ -3,6 +3,7 @@ import { connect } from './database/connect.ts';
 import { createLog } from './edge/log.ts';
 import { loadLibrary } from './packs/load.ts';
 import { setting } from './setting.ts';
+import { listenToDay } from './today/listen.ts';
 import { DEMO_SIGN_INS } from './seed/people.ts';
 
 /**
@@ -12,6 +13,7 @@ import { DEMO_SIGN_INS } from './seed/people.ts';
  */
 const log = createLog(process.env.LOG_LEVEL ?? 'info');
 const connection = connect(setting('KURREL_APP_URL'));
+const changes = listenToDay(setting('KURREL_APP_URL'), log);
 const closing = new AbortController();
 const app = createApp({
   db: connection.db,
@@ -20,6 +22,7 @@ const app = createApp({
   webFolder: process.env.KURREL_WEB ?? null,
   demo: process.env.KURREL_DEMO === '1' ? DEMO_SIGN_INS : [],
   secret: setting('KURREL_SECRET'),
+  changes,
   closing: closing.signal,
 });
 const port = Number(process.env.PORT ?? 4180);
@@ -34,7 +37,7 @@ const server = app.listen(port, process.env.HOST ?? '127.0.0.1', (error) => {
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
     closing.abort();
-    server.close(() => void connection.close().then(() => process.exit(0)));
+    server.close(() => void Promise.all([connection.close(), changes.close()]).then(() => process.exit(0)));
     server.closeIdleConnections();
   });
 }

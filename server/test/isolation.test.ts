@@ -2,6 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inSalon } from '../src/database/connect.ts';
 import {
+  bottles,
   consents,
   dogs,
   measures,
@@ -13,6 +14,7 @@ import {
   stopLog,
   tools,
   visits,
+  workLog,
   writes,
 } from '../src/database/schema.ts';
 import type { World } from './world.ts';
@@ -37,6 +39,8 @@ const TABLES = {
   measures,
   writes,
   security_log: securityLog,
+  bottles,
+  work_log: workLog,
 };
 
 /** Drizzle wraps what PostgreSQL said; this is what it said. */

@@ -10,6 +10,7 @@ import type { Connection, Patience } from '../src/database/connect.ts';
 import { connect } from '../src/database/connect.ts';
 import { people, salons } from '../src/database/schema.ts';
 import { createLog } from '../src/edge/log.ts';
+import { listenToDay } from '../src/today/listen.ts';
 import { loadLibrary } from '../src/packs/load.ts';
 import { DEMO_SIGN_INS } from '../src/seed/people.ts';
 
@@ -57,6 +58,7 @@ export async function createWorld({ log, patience, detour = (url) => url }: Sett
     .insert(people)
     .values({ salonId: otherSalon, login: 'zephyrine', name: 'Zephyrine Boll', role: 'lead', passwordHash });
 
+  const changes = listenToDay(detour(appUrl), log ?? createLog('silent'));
   const app = createApp({
     db: appConnection.db,
     library,
@@ -64,6 +66,7 @@ export async function createWorld({ log, patience, detour = (url) => url }: Sett
     webFolder: null,
     demo: DEMO_SIGN_INS,
     secret: 'a secret of the tests',
+    changes,
     closing: closing.signal,
   });
   const signIn = async (login: string) => {
@@ -82,6 +85,7 @@ export async function createWorld({ log, patience, detour = (url) => url }: Sett
     closing,
     signIn,
     close: async () => {
+      await changes.close();
       await appConnection.close();
       await owner.close();
     },

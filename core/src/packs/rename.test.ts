@@ -88,7 +88,7 @@ function otherPacks(): Packs {
   const { archetypes, views, words, version, ...named } = packs;
   const other = renamed(named) as unknown as Packs;
   const regions = Object.fromEntries(Object.entries(packs.times.regions).map(([k, v]) => [k, rename(v)]));
-  const { techniques, kinds, policy } = packs.tools;
+  const { techniques, kinds, policy, heat, wear } = packs.tools;
   const caution = (list: readonly string[]) => list.map(rename);
   return {
     ...other,
@@ -99,6 +99,8 @@ function otherPacks(): Packs {
     times: { ...other.times, regions: regions as Packs['times']['regions'] },
     tools: {
       policy,
+      heat,
+      wear,
       kinds: renamed(kinds) as typeof kinds,
       techniques: techniques.map((one) => ({ ...one, cautions: caution(one.cautions) })),
     },

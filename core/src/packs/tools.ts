@@ -51,6 +51,25 @@ export interface TechniqueKind {
   readonly cautions: readonly string[];
 }
 
+/** How blades heat up and what is done about it. */
+export interface HeatPolicy {
+  readonly roomC: number;
+  readonly tauMinutes: number;
+  /** Above the room, by the longest a blade leaves, the shortest first. */
+  readonly bladesK: readonly { readonly toMm: number; readonly riseK: number }[];
+  readonly underCombK: number;
+  readonly warnC: number;
+  readonly swapC: number;
+  readonly source: Source;
+}
+
+/** Hours of work an edge lasts. */
+export interface WearPolicy {
+  readonly edgeHours: number;
+  readonly dirtyHours: number;
+  readonly source: Source;
+}
+
 export interface ToolPolicy {
   /** Weight of a squared error beyond tolerance, in cost units (1 = having one more blade in hand). */
   readonly errorWeight: number;
@@ -83,4 +102,6 @@ export interface ToolPack {
   readonly techniques: readonly TechniqueKind[];
   readonly kinds: readonly ToolKind[];
   readonly policy: ToolPolicy;
+  readonly heat: HeatPolicy;
+  readonly wear: WearPolicy;
 }

@@ -73,6 +73,41 @@ const salon = {
   },
   clock: { zone: 'Europe/Lisbon', hours: 24, opens: '08:00', closes: '17:00' },
 };
+const work = {
+  bath: {
+    coatWet: false,
+    white: null,
+    towels: 2,
+    dryers: ['stand'],
+    vet: { contactMinutes: 10 },
+    bottles: {},
+  },
+  order: { own: ['stand', 'brush'], pinned: [], locked: false, boxMinutes: 90, dropped: [] },
+};
+const bottle = { kindId: 'mild-shampoo', label: 'jug', dilution: { notation: '1-in', n: 10 }, leftMl: 500 };
+const event = {
+  id: '3f0c9a52-6f0c-4c6e-9d0a-6b1f2f6d9a11',
+  at: '2026-11-01T09:00:00.000Z',
+  device: 'tablet',
+  kind: 'done',
+  task: 'zone:back',
+  part: 'body',
+  zone: 'back',
+  toolId: null,
+  tool: 'ten',
+  direction: 'with',
+  leavesMm: 9,
+  minutes: 4,
+  plannedMinutes: 3,
+  stress: 1,
+};
+const bathed = {
+  id: '3f0c9a52-6f0c-4c6e-9d0a-6b1f2f6d9a12',
+  at: '2026-11-01T09:30:00.000Z',
+  device: 'tablet',
+  kind: 'bathed',
+  used: [{ bottleId: null, kindId: 'mild-shampoo', ml: 80, plannedMl: 90 }],
+};
 const signature = { width: 400, height: 160, strokes: [[10, 10, 40, 40]] };
 const day = { from: '2026-01-01T00:00:00Z', to: '2026-01-02T00:00:00Z' };
 
@@ -127,6 +162,14 @@ export const ROUTES: readonly FuzzedRoute[] = [
     path: '/visits/:visit/stops',
     body: { key: 'bite', action: 'cleared', note: 'calm now' },
   },
+  { method: 'PUT', path: '/visits/:visit/work', body: work },
+  { method: 'GET', path: '/visits/:visit/log' },
+  { method: 'POST', path: '/visits/:visit/log', body: { events: [event, bathed] } },
+  { method: 'GET', path: '/shelf' },
+  { method: 'POST', path: '/shelf', body: bottle },
+  { method: 'PUT', path: '/shelf/:any', body: bottle },
+  { method: 'POST', path: '/shelf/:any/remove' },
+  { method: 'POST', path: '/shelf/:any/restore' },
   { method: 'PUT', path: '/visits/:visit/start', body: { started: true } },
   {
     method: 'POST',

@@ -1,4 +1,6 @@
+import type { Dilution, TableEvent } from '@kurrel/core';
 import type { DrawerMeasure, Hands, LoggedPart, Measurements, Plan, Schools, SeenSign } from '@kurrel/core';
+import type { Work } from '@kurrel/contract';
 import type { Choices, Clock, Consent, Dog, Policy, Role, SecurityEvent, StopLine } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
@@ -158,6 +160,9 @@ export const visits = pgTable(
     /** What the hands found; null until somebody saves a sheet, then `handsVersion` counts the saves. */
     hands: jsonb('hands').$type<Hands>(),
     handsVersion: integer('hands_version').notNull().default(0),
+    /** How it is worked; null until somebody says so, then `workVersion` counts the saves. */
+    work: jsonb('work').$type<Work>(),
+    workVersion: integer('work_version').notNull().default(0),
     startedAt: timestamp('started_at', { withTimezone: true }),
     /** Null until the dog has gone home. */
     record: jsonb('record').$type<VisitRecord>(),
@@ -216,6 +221,51 @@ export const stopLog = pgTable(
     index('stop_log_by_visit').on(table.visitId),
     isolation('stop_log'),
   ],
+);
+
+/** Acts at the table: added, never changed. The act's own name is the device's, so one sent twice is one. */
+export const workLog = pgTable(
+  'work_log',
+  {
+    id: uuid('id').notNull(),
+    salonId: salonId().references(() => salons.salonId),
+    visitId: uuid('visit_id').notNull(),
+    /** On the device's clock. */
+    at: timestamp('at', { withTimezone: true, precision: 3 }).notNull(),
+    receivedAt: timestamp('received_at', { withTimezone: true }).notNull().defaultNow(),
+    byId: uuid('by_id').notNull(),
+    device: text('device').notNull(),
+    kind: text('kind').$type<TableEvent['kind']>().notNull(),
+    act: jsonb('act').$type<Readonly<Record<string, unknown>>>().notNull(),
+    /** Of what was done with a tool: for its wear. */
+    toolId: uuid('tool_id'),
+    minutes: doublePrecision('minutes'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.salonId, table.id] }),
+    ownVisit('work_log_visit', table.salonId, table.visitId),
+    ownPerson('work_log_person', table.salonId, table.byId),
+    index('work_log_by_visit').on(table.visitId, table.at),
+    index('work_log_by_tool').on(table.salonId, table.toolId),
+    isolation('work_log'),
+  ],
+);
+
+/** The salon's own bottles. */
+export const bottles = pgTable(
+  'bottles',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    version: version(),
+    kindId: text('kind_id').notNull(),
+    label: text('label').notNull(),
+    dilution: jsonb('dilution').$type<Dilution>(),
+    leftMl: doublePrecision('left_ml').notNull(),
+    removedAt: timestamp('removed_at', { withTimezone: true }),
+    createdAt: createdAt(),
+  },
+  (table) => [index('bottles_by_salon').on(table.salonId, table.createdAt), isolation('bottles')],
 );
 
 /** What owners signed, whole, as it was signed: the app may add and read, never change or remove. */

@@ -7,13 +7,14 @@ import { addDays, addMinutes, startOfDay, subMonths } from 'date-fns';
 import { sql } from 'drizzle-orm';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { dogs, measures, people, plans, salons, tools, visits } from '../database/schema.ts';
+import { bottles, dogs, measures, people, plans, salons, tools, visits } from '../database/schema.ts';
 import type { Library } from '../packs/load.ts';
 import { planFor } from '../visits/gate.ts';
 import { visitSheet } from '../visits/sheet.ts';
 import type { DemoDog } from './dogs.ts';
 import { DEMO_DOGS } from './dogs.ts';
 import { DEMO_DRAWER } from './drawer.ts';
+import { DEMO_SHELF } from './shelf.ts';
 import { DEMO_SALON, DEMO_SIGN_INS } from './people.ts';
 
 /** A small seeded generator (mulberry32), so that every demo is the same demo. */
@@ -39,7 +40,7 @@ export async function isEmpty(owner: Database): Promise<boolean> {
 /** Removes everything there is. */
 export async function wipe(owner: Database): Promise<void> {
   await owner.execute(
-    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures, writes, security_log cascade`,
+    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures, bottles, work_log, writes, security_log cascade`,
   );
 }
 
@@ -74,6 +75,15 @@ export async function seedDemo(owner: Database, library: Library, today: Date): 
         })),
       )
       .returning();
+    await tx
+      .insert(bottles)
+      .values(
+        DEMO_SHELF.map((facts, index) => ({
+          ...facts,
+          salonId,
+          createdAt: addMinutes(today, index - 100_000),
+        })),
+      );
     const roll = dice(20_260);
     /** What each tool really leaves against its book, in this salon's hands. */
     const bias = new Map(kept.map((tool) => [tool.id, 1 + 0.035 * bell(roll)]));

@@ -12,6 +12,7 @@ import { unbelievable } from '../dogs/believable.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { permitted } from '../session/session.ts';
+import { announce } from '../today/announce.ts';
 import { breedOf, planSheet } from './sheet.ts';
 import type { PlanSheet } from './sheet.ts';
 
@@ -43,6 +44,7 @@ export function handsRoutes(db: Database, library: Library): Router {
         const line = { key, action: 'lifted' as const, note: 'no longer on the sheet' };
         await tx.insert(stopLog).values({ ...line, salonId, visitId: id, byId: personId });
       }
+      await announce(tx, salonId, id);
       const { version: now } = row;
       const saved: SavedHands = {
         version: now,

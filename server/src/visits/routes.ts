@@ -9,6 +9,7 @@ import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
+import { announce } from '../today/announce.ts';
 import { gatedPlan } from './gate.ts';
 import { latestPlan, planSheet, savedOf, savePlan, visitSheet } from './sheet.ts';
 
@@ -82,6 +83,7 @@ export function visitRoutes(db: Database, library: Library): Router {
       const row = { visitId, version: version + 1, salonId, choices, plan, savedBy: personId };
       const saved = await savePlan(tx, row, name);
       if (!saved) throw changedMeanwhile('plan', await latestPlan(tx, visitId));
+      await announce(tx, salonId, visitId);
       return { status: 200, etag: `${saved.version}`, body: saved };
     });
   });

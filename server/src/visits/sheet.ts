@@ -5,11 +5,12 @@ import { differenceInMonths } from 'date-fns';
 import type { SQL } from 'drizzle-orm';
 import { and, asc, desc, eq, isNotNull, lt, ne, sql } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
-import { consents, people, plans, salons, stopLog, visits } from '../database/schema.ts';
+import { consents, people, plans, salons, stopLog, visits, workLog } from '../database/schema.ts';
 import { dogById, dogOf } from '../dogs/routes.ts';
 import { drawerOf } from '../drawer/drawer.ts';
 import { CONSENT_LINE } from './consentLine.ts';
 import type { Library } from '../packs/load.ts';
+import { shelfOf } from '../shelf/shelf.ts';
 import { notFound } from '../problems.ts';
 
 const DAY_MS = 86_400_000;
@@ -18,12 +19,18 @@ const DOG_VISITS = 12;
 const GROOMER_VISITS = 40;
 
 /** Everything a plan for this visit is made from, and what was saved last: what a write has to know. */
-export type PlanSheet = Omit<VisitSheet, 'history' | 'consents'>;
+export type PlanSheet = Omit<VisitSheet, 'history' | 'consents' | 'shelf' | 'usedBefore'>;
 
 /** The sheet with what only the screens show: how long it took before, and what was signed. */
 export async function visitSheet(tx: SalonTx, library: Library, visitId: string): Promise<VisitSheet> {
   const sheet = await planSheet(tx, library, visitId);
-  return { ...sheet, history: await historyOf(tx, visitId), consents: await consentLines(tx, visitId) };
+  return {
+    ...sheet,
+    history: await historyOf(tx, visitId),
+    consents: await consentLines(tx, visitId),
+    shelf: await shelfOf(tx),
+    usedBefore: await usedBefore(tx, sheet.dog.id, visitId),
+  };
 }
 
 /** @throws Refusal when there is no such visit in this salon. */
@@ -79,9 +86,23 @@ export async function planSheet(tx: SalonTx, library: Library, visitId: string):
     groomerIsTrainee: groomer.role === 'trainee',
     groomerHand: groomer.hand,
     shave: await shaveOf(tx, visitId),
+    work: visit.work,
+    workVersion: visit.workVersion,
     asked: visit.asked,
     saved: await latestPlan(tx, visitId),
   };
+}
+
+/** What this dog's baths before took out of bottles. */
+async function usedBefore(tx: SalonTx, dogId: string, visitId: string): Promise<VisitSheet['usedBefore']> {
+  const rows = await tx
+    .select({ act: workLog.act })
+    .from(workLog)
+    .innerJoin(visits, eq(visits.id, workLog.visitId))
+    .where(and(eq(visits.dogId, dogId), ne(visits.id, visitId), eq(workLog.kind, 'bathed')))
+    .orderBy(desc(workLog.at))
+    .limit(DOG_VISITS);
+  return rows.flatMap(({ act }) => act.used as VisitSheet['usedBefore']);
 }
 
 const PARTS = sql<readonly LoggedPart[]>`coalesce(${visits.record}->'parts', '[]')`;

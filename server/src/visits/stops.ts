@@ -11,6 +11,7 @@ import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { idFrom, parseBody, Refusal } from '../problems.ts';
 import { permitted } from '../session/session.ts';
+import { announce } from '../today/announce.ts';
 import { gatedPlan, openStopsOf } from './gate.ts';
 import { breedOf, planSheet, stopLines } from './sheet.ts';
 import type { PlanSheet } from './sheet.ts';
@@ -50,6 +51,7 @@ export function stopRoutes(db: Database, library: Library): Router {
         .set({ startedAt: started ? sql`coalesce(${visits.startedAt}, now())` : null })
         .where(eq(visits.id, visitId))
         .returning({ startedAt: visits.startedAt });
+      await announce(tx, who.salonId, visitId);
       return { status: 200, body: { startedAt: row?.startedAt?.toISOString() ?? null } };
     });
   });

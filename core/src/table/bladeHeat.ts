@@ -1,0 +1,63 @@
+import type { HeatPolicy } from '../packs/tools.ts';
+import { requireNumber } from '../terms/failure.ts';
+
+/** A tool running: since when and until when, minutes from any start. */
+export interface Running {
+  readonly fromMinutes: number;
+  readonly toMinutes: number;
+}
+
+/**
+ * How hot a blade is, °C: from where it is it goes toward room + rise while it runs and back toward the room while it does not, with one
+ * time constant: T(t) = T∞ + (T₀ − T∞)·e^(−t/τ) (brief: blade heat). Times that overlap count once.
+ * @throws MisuseError for a run that ends before it begins.
+ */
+export function bladeHeat(
+  runs: readonly Running[],
+  nowMinutes: number,
+  riseK: number,
+  { roomC, tauMinutes }: HeatPolicy,
+): number {
+  let [at, temperature] = [-Infinity, roomC];
+  const toward = (goal: number, minutes: number) => {
+    temperature = goal + (temperature - goal) * Math.exp(-minutes / tauMinutes);
+  };
+  for (const { fromMinutes, toMinutes } of [...runs].sort((a, b) => a.fromMinutes - b.fromMinutes)) {
+    requireNumber('toMinutes', toMinutes, fromMinutes);
+    const from = Math.max(fromMinutes, at);
+    const to = Math.min(toMinutes, nowMinutes);
+    if (to <= from) continue;
+    if (at > -Infinity) toward(roomC, from - at);
+    toward(roomC + riseK, to - from);
+    at = to;
+  }
+  if (at > -Infinity && nowMinutes > at) toward(roomC, nowMinutes - at);
+  return temperature;
+}
+
+/** How far a tool heats above the room, K: by what its blade leaves; less with a comb on it; 0 for what has no motor. */
+export function riseOf(
+  tool: {
+    readonly technique: string | null;
+    readonly carrier: string | null;
+    readonly leavesMm: number | null;
+  },
+  { bladesK, underCombK }: HeatPolicy,
+): number {
+  if (tool.carrier !== null || tool.technique === 'comb') return underCombK;
+  if (tool.technique !== 'clip' || tool.leavesMm === null) return 0;
+  const { leavesMm } = tool;
+  return bladesK.find(({ toMm }) => leavesMm <= toMm)?.riseK ?? 0;
+}
+
+/** Minutes until a running blade is as hot as that; Infinity when it never gets there. */
+export function minutesTo(
+  celsius: number,
+  from: number,
+  riseK: number,
+  { roomC, tauMinutes }: HeatPolicy,
+): number {
+  const goal = roomC + riseK;
+  if (from >= celsius) return 0;
+  return goal <= celsius ? Infinity : -tauMinutes * Math.log((goal - celsius) / (goal - from));
+}

@@ -1,0 +1,67 @@
+import type { Direction } from '../terms/tool.ts';
+
+/** What was said or done at the table, one touch each. The log is only ever added to; what stands is read out of it. */
+export type TableAct =
+  /** A step done: with what, leaving what, in how many minutes. */
+  | {
+      readonly kind: 'done';
+      readonly task: string;
+      readonly part: string | null;
+      readonly zone: string | null;
+      readonly toolId: string | null;
+      readonly tool: string;
+      readonly direction: Direction | null;
+      readonly leavesMm: number | null;
+      readonly minutes: number;
+      readonly plannedMinutes: number;
+      /** Stress of its minutes. */
+      readonly stress: number;
+    }
+  | { readonly kind: 'undone'; readonly task: string }
+  | { readonly kind: 'skipped'; readonly task: string; readonly reason: string }
+  | { readonly kind: 'rested'; readonly minutes: number }
+  | { readonly kind: 'note'; readonly task: string | null; readonly text: string }
+  | {
+      readonly kind: 'measured';
+      readonly zone: string;
+      readonly mm: number;
+      readonly toolId: string | null;
+      readonly read: 'rule' | 'gauge';
+    }
+  | { readonly kind: 'mat-found'; readonly zone: string | null }
+  | {
+      readonly kind: 'would-not-pass';
+      readonly zone: string;
+      readonly toolId: string | null;
+      readonly takenId: string | null;
+    }
+  | { readonly kind: 'hurt'; readonly zone: string | null; readonly what: 'nick' | 'redness' }
+  | { readonly kind: 'stopped'; readonly text: string }
+  | { readonly kind: 'went-on' }
+  | { readonly kind: 'swapped'; readonly toolId: string }
+  /** The rest of the work as it was decided: what is left out, and what comes another day. */
+  | { readonly kind: 'left-out'; readonly tasks: readonly string[]; readonly another: readonly string[] }
+  | {
+      readonly kind: 'bathed';
+      readonly used: readonly {
+        readonly bottleId: string | null;
+        readonly kindId: string;
+        readonly ml: number;
+        readonly plannedMl: number;
+      }[];
+    };
+
+/** An act with who did it, when, and its own name: sent twice, it is one. */
+export type TableEvent = TableAct & {
+  readonly id: string;
+  /** ISO time on the device. */
+  readonly at: string;
+  readonly by: string;
+  readonly device: string;
+};
+
+/** The order acts count in: by the time on their device, then by name, the same on every screen. */
+export const inTurn = (events: readonly TableEvent[]): readonly TableEvent[] =>
+  [...new Map(events.map((event) => [event.id, event])).values()].sort(
+    (a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id),
+  );

@@ -1,0 +1,36 @@
+import type { FittedOrder, OrderBox } from '../order/fitOrder.ts';
+import { fitOrder } from '../order/fitOrder.ts';
+import type { Task } from '../tasks/tasks.ts';
+import type { TableNow } from './tableNow.ts';
+
+/** What can be done with the work that is left when time or patience runs out. */
+export interface RestOfWork {
+  /** Steps that stay, with what is dropped left out. */
+  readonly keep: readonly string[];
+  /** Left out for good this time: cosmetic work. */
+  readonly drop: readonly string[];
+  /** For another visit, if that is what is chosen: all that is no safety step. */
+  readonly another: readonly string[];
+  readonly needMinutes: number;
+  readonly fitted: FittedOrder;
+}
+
+/**
+ * The rest of a visit in the minutes there are: safety steps first among what is kept, cosmetic work dropped as `fitOrder` does; or
+ * everything but safety put off to another day.
+ */
+export function restOfWork(order: readonly Task[], now: TableNow, box: OrderBox): RestOfWork {
+  const gone = new Set([...now.done.keys(), ...now.skipped.keys()]);
+  const ahead = order.filter(({ id }) => !gone.has(id));
+  // The patience that is gone already counts for the first sitting: its steps are as stressful as they are.
+  const fitted = fitOrder(ahead, box);
+  const drop = fitted.drop.flatMap(({ ids }) => ids);
+  const dropped = new Set(drop);
+  return {
+    keep: ahead.filter(({ id }) => !dropped.has(id)).map(({ id }) => id),
+    drop,
+    another: ahead.filter(({ safety }) => !safety).map(({ id }) => id),
+    needMinutes: fitted.needMinutes,
+    fitted,
+  };
+}

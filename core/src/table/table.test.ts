@@ -1,0 +1,214 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { workOf } from '../../testing/order.ts';
+import { breeds, hairEverywhere, packs, sign } from '../../testing/packs.ts';
+import type { Task } from '../tasks/tasks.ts';
+import { bladeHeat, minutesTo, riseOf } from './bladeHeat.ts';
+import type { TableAct, TableEvent } from './events.ts';
+import { inTurn } from './events.ts';
+import { restOfWork } from './rest.ts';
+import { stepDown } from './stepDown.ts';
+import { tableNow } from './tableNow.ts';
+
+const { heat } = packs.tools;
+const { visit, plan, tasks } = workOf('standard-poodle', { hairMm: hairEverywhere(90) });
+let clock = 0;
+const event = (act: TableAct, by = 'Bram', device = 'tablet'): TableEvent => {
+  clock++;
+  return { ...act, id: `e${clock}`, at: new Date(Date.UTC(2030, 0, 1, 9, clock)).toISOString(), by, device };
+};
+const done = (task: Task, extra: Partial<Extract<TableAct, { kind: 'done' }>> = {}): TableAct => ({
+  kind: 'done',
+  task: task.id,
+  part: task.part,
+  zone: task.zone,
+  toolId: task.toolId,
+  tool: task.tool,
+  direction: task.direction,
+  leavesMm: task.leavesMm,
+  minutes: task.minutes,
+  plannedMinutes: task.minutes,
+  stress: task.stress,
+  ...extra,
+});
+const [first, second, third] = tasks as [Task, Task, Task];
+const now = (...events: readonly TableEvent[]) => tableNow(tasks, events, 60);
+
+describe('where a dog on the table stands', () => {
+  it('begins with the first step, and goes on with the next that nobody did', () => {
+    expect(now().current).toBe(first);
+    const after = now(event(done(first)), event(done(third)));
+    expect([after.current, after.behind]).toEqual([second, 2]);
+  });
+
+  it('an act sent twice is one, in whatever order they arrive', () => {
+    const acts = [
+      event(done(first)),
+      event(done(second)),
+      event({ kind: 'rested', minutes: 5 }),
+      event(done(third)),
+    ];
+    const stands = (list: readonly TableEvent[]) => {
+      const { current, workedMinutes, patienceMinutes, restedMinutes } = now(...list);
+      return [current?.id, workedMinutes, patienceMinutes, restedMinutes];
+    };
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...acts, ...acts], { minLength: 8 }), (list) => {
+        expect(stands(list)).toEqual(stands(acts));
+      }),
+    );
+    expect(inTurn([...acts, ...acts])).toEqual(acts);
+  });
+
+  it('undone, a step is as if nobody had done it', () => {
+    const back = now(event(done(first)), event({ kind: 'undone', task: first.id }));
+    expect([back.current, back.workedMinutes, back.patienceMinutes, back.last]).toEqual([first, 0, 60, null]);
+    const again = now(event(done(first)), event({ kind: 'undone', task: first.id }), event(done(first)));
+    expect(again.current).toBe(second);
+  });
+
+  it('a skipped step is passed over with its reason, done later it is done', () => {
+    const skip = event({ kind: 'skipped', task: first.id, reason: 'dog asleep' });
+    expect(now(skip).skipped.get(first.id)).toBe('dog asleep');
+    expect(now(skip).current).toBe(second);
+    const later = now(skip, event(done(first)));
+    expect([later.skipped.size, later.done.size]).toEqual([0, 1]);
+  });
+
+  it('patience goes with minutes and stress, and a rest gives it back', () => {
+    const tired = now(event(done(first, { minutes: 20, stress: 2 })));
+    expect([tired.patienceMinutes, tired.patienceShare]).toEqual([20, expect.closeTo(1 / 3, 9)]);
+    expect(now(event(done(first, { minutes: 90, stress: 1 }))).patienceMinutes).toBe(0);
+    const rested = now(
+      event(done(first, { minutes: 20, stress: 2 })),
+      event({ kind: 'rested', minutes: 10 }),
+    );
+    expect([rested.patienceMinutes, rested.restedMinutes]).toEqual([60, 10]);
+  });
+
+  it('minutes are held against the plan', () => {
+    const late = now(event(done(first, { minutes: 9, plannedMinutes: 4 })));
+    expect([late.lateMinutes, late.workedMinutes]).toEqual([5, 9]);
+    const whole = tasks.reduce((sum, one) => sum + one.minutes, 0);
+    expect(late.leftMinutes).toBeCloseTo(whole - first.minutes, 9);
+  });
+
+  it('what two tablets both did is done once, and said', () => {
+    const both = now(event(done(first)), event(done(first), 'Isolde', 'phone'));
+    expect(both.workedMinutes).toBe(first.minutes);
+    expect(both.twice).toEqual([{ task: first.id, by: ['Bram tablet', 'Isolde phone'] }]);
+    expect(now(event(done(first)), event(done(first))).twice).toEqual([]);
+  });
+
+  it('stands still at a stop until somebody goes on', () => {
+    const stop = event({ kind: 'stopped', text: 'collapse' });
+    expect(now(stop).stopped).toBe('collapse');
+    expect(now(stop, event({ kind: 'went-on' })).stopped).toBeNull();
+  });
+
+  it('what is left out or put off is behind, and nothing left is nothing in hand', () => {
+    const rest = tasks.slice(1).map(({ id }) => id);
+    const end = now(
+      event(done(first)),
+      event({ kind: 'left-out', tasks: rest.slice(0, 3), another: rest.slice(3) }),
+    );
+    expect([end.current, end.next, end.behind]).toEqual([null, null, tasks.length]);
+    expect([end.leftOut.size, end.another.size]).toEqual([3, rest.length - 3]);
+    const changed = now(
+      event({ kind: 'left-out', tasks: rest, another: [] }),
+      event({ kind: 'left-out', tasks: [], another: [] }),
+    );
+    expect(changed.behind).toBe(0);
+  });
+});
+
+describe('a blade', () => {
+  it('is as hot as the brief says after a while, and never hotter than its rise', () => {
+    const ten = riseOf({ technique: 'clip', carrier: null, leavesMm: 1.5 }, heat);
+    expect(ten).toBe(22);
+    expect(bladeHeat([], 5, ten, heat)).toBe(21);
+    expect(bladeHeat([{ fromMinutes: 0, toMinutes: 6 }], 6, ten, heat)).toBeCloseTo(
+      21 + 22 * (1 - Math.exp(-1)),
+      9,
+    );
+    expect(bladeHeat([{ fromMinutes: 0, toMinutes: 600 }], 600, ten, heat)).toBeCloseTo(43, 6);
+  });
+
+  it('cools while another is in the hand, and two runs on end are one', () => {
+    const run = [{ fromMinutes: 0, toMinutes: 10 }];
+    const hot = bladeHeat(run, 10, 22, heat);
+    expect(bladeHeat(run, 16, 22, heat) - 21).toBeCloseTo((hot - 21) * Math.exp(-1), 9);
+    const halves = [
+      { fromMinutes: 5, toMinutes: 10 },
+      { fromMinutes: 0, toMinutes: 5 },
+    ];
+    expect(bladeHeat(halves, 10, 22, heat)).toBeCloseTo(hot, 9);
+    expect(bladeHeat([...run, ...run], 10, 22, heat)).toBeCloseTo(hot, 9);
+    expect(() => bladeHeat([{ fromMinutes: 5, toMinutes: 1 }], 6, 22, heat)).toThrow('toMinutes');
+  });
+
+  it('says when it will be too hot: a 10 after twelve minutes, one under a comb never', () => {
+    expect(minutesTo(heat.warnC, 21, 22, heat)).toBeCloseTo(-6 * Math.log(3 / 22), 9);
+    expect(minutesTo(heat.warnC, 41, 22, heat)).toBe(0);
+    const comb = riseOf({ technique: 'comb', carrier: '30', leavesMm: 13 }, heat);
+    expect([comb, minutesTo(heat.warnC, 21, comb, heat)]).toEqual([13, Infinity]);
+    expect(riseOf({ technique: 'clip', carrier: null, leavesMm: 6.3 }, heat)).toBe(17);
+    expect(riseOf({ technique: 'scissor', carrier: null, leavesMm: 20 }, heat)).toBe(0);
+  });
+});
+
+describe('where a blade will not pass', () => {
+  it('goes down one allowed blade at a time, with the lay, to the higher floor', () => {
+    const steps = stepDown(visit, plan, 'back');
+    const planned = plan.zones.find(({ zone }) => zone === 'back');
+    expect(steps.length).toBeGreaterThan(2);
+    for (const [i, { leavesMm, direction }] of steps.entries()) {
+      expect(direction).toBe('with');
+      expect(leavesMm).toBeLessThan(steps[i - 1]?.leavesMm ?? planned?.tool?.leavesMm ?? 0);
+      expect(leavesMm).toBeGreaterThanOrEqual(Math.max(planned?.floorMm ?? 0, visit.matPolicy.bladeFloorMm));
+    }
+  });
+
+  it('never under the floor of a restricted skin, and nowhere that may not be touched', () => {
+    for (const { id } of breeds.filter(({ generic }) => !generic)) {
+      const quill = workOf(id, { signs: [sign('allergic-skin'), sign('wound', 'rib.left')] });
+      for (const { zone } of quill.plan.zones) {
+        for (const { leavesMm } of stepDown(quill.visit, quill.plan, zone))
+          expect(leavesMm, `${id} ${zone}`).toBeGreaterThanOrEqual(zone === 'pads' ? 0.5 : 1.5);
+      }
+      expect(stepDown(quill.visit, quill.plan, 'rib.left')).toEqual([]);
+    }
+  });
+});
+
+describe('the owner is early, or the dog has had enough', () => {
+  const box = {
+    minutes: 25,
+    patience: 60,
+    restMinutes: 10,
+    sittingsPerVisit: 4,
+    cosmetic: packs.times.cosmetic,
+  };
+
+  it('drops cosmetic work of what is left, keeps every safety step, and says what another visit would take', () => {
+    const start = tasks.findIndex(({ phase }) => phase === 'work');
+    const events = tasks.slice(0, start).map((one) => event(done(one)));
+    const rest = restOfWork(tasks, now(...events), box);
+    expect(rest.drop.length).toBeGreaterThan(0);
+    const safe = tasks
+      .slice(start)
+      .filter(({ safety }) => safety)
+      .map(({ id }) => id);
+    for (const id of safe) {
+      expect(rest.drop).not.toContain(id);
+      expect(rest.another).not.toContain(id);
+      expect(rest.keep).toContain(id);
+    }
+    for (const one of tasks.slice(0, start))
+      expect([...rest.keep, ...rest.drop, ...rest.another]).not.toContain(one.id);
+  });
+
+  it('with time enough nothing is dropped', () => {
+    expect(restOfWork(tasks, now(), { ...box, minutes: 600 }).drop).toEqual([]);
+  });
+});
