@@ -92,6 +92,7 @@ export * from './tasks/tasks.ts';
 export * from './tasks/tasksOf.ts';
 export { workRules, workStages } from './tasks/stages.ts';
 export * from './order/orderWork.ts';
+export * from './order/ownOrder.ts';
 export * from './order/rests.ts';
 export * from './order/fitOrder.ts';
 export * from './table/events.ts';

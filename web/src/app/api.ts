@@ -8,6 +8,7 @@ import type {
   DogPage,
   DogWithVisits,
   Booking,
+  BottleFacts,
   Measure,
   Member,
   NewPerson,
@@ -20,6 +21,9 @@ import type {
   SavedHands,
   SaveHands,
   SavedPlan,
+  SavedWork,
+  SentEvent,
+  ShelfBottle,
   SecurityLine,
   Session,
   SignConsent,
@@ -30,7 +34,9 @@ import type {
   Tool,
   ToolFacts,
   VisitSheet,
+  Work,
 } from '@kurrel/contract';
+import type { TableEvent } from '@kurrel/core';
 import { nanoid } from '@reduxjs/toolkit';
 import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
@@ -68,7 +74,7 @@ const KEY = 'Idempotency-Key';
 /** The server as the screens see it. Refusals arrive as problem documents; `problemOf` reads them. */
 export const api = createApi({
   baseQuery: patiently,
-  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit', 'Day', 'People', 'Sessions'],
+  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit', 'Day', 'People', 'Sessions', 'Shelf'],
   endpoints: (build) => ({
     session: build.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     demoSignIns: build.query<readonly DemoSignIn[], void>({ query: () => 'demo-sign-ins' }),
@@ -102,6 +108,51 @@ export const api = createApi({
         body: { hands, dogVersion },
         headers: { ...ifMatch(version), [KEY]: key },
       }),
+    }),
+    saveWork: build.mutation<SavedWork, { visitId: string; key: string; version: number; work: Work }>({
+      query: ({ visitId, key, version, work }) => ({
+        url: `visits/${visitId}/work`,
+        method: 'PUT',
+        body: work,
+        headers: { ...ifMatch(version), [KEY]: key },
+      }),
+    }),
+    log: build.query<readonly TableEvent[], string>({
+      query: (id) => `visits/${id}/log`,
+      keepUnusedDataFor: 0,
+    }),
+    sendLog: build.mutation<
+      readonly TableEvent[],
+      { visitId: string; key: string; events: readonly SentEvent[] }
+    >({
+      query: ({ visitId, key, events }) => ({
+        url: `visits/${visitId}/log`,
+        method: 'POST',
+        body: { events },
+        headers: { [KEY]: key },
+      }),
+    }),
+    shelf: build.query<readonly ShelfBottle[], void>({ query: () => 'shelf', providesTags: ['Shelf'] }),
+    addBottle: build.mutation<ShelfBottle, BottleFacts>({
+      query: (body) => ({ url: 'shelf', method: 'POST', body }),
+      invalidatesTags: ['Shelf', 'Visit'],
+    }),
+    saveBottle: build.mutation<ShelfBottle, { id: string; version: number; facts: BottleFacts }>({
+      query: ({ id, version, facts }) => ({
+        url: `shelf/${id}`,
+        method: 'PUT',
+        body: facts,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: ['Shelf', 'Visit'],
+    }),
+    removeBottle: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/${id}/remove`, method: 'POST' }),
+      invalidatesTags: ['Shelf', 'Visit'],
+    }),
+    restoreBottle: build.mutation<void, string>({
+      query: (id) => ({ url: `shelf/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['Shelf', 'Visit'],
     }),
     answerStop: build.mutation<readonly StopLine[], { visitId: string; answer: StopAnswer }>({
       query: ({ visitId, answer }) => ({ url: `visits/${visitId}/stops`, method: 'POST', body: answer }),
@@ -316,6 +367,12 @@ export const {
   useRemoveToolMutation,
   useRestoreToolMutation,
   useMeasureToolMutation,
+  useLogQuery,
+  useShelfQuery,
+  useAddBottleMutation,
+  useSaveBottleMutation,
+  useRemoveBottleMutation,
+  useRestoreBottleMutation,
 } = api;
 
 const OFFLINE: Problem = {

@@ -3,7 +3,11 @@ import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { draftViewReducer } from '../screens/draft/draftView.ts';
 import { handsViewReducer } from '../screens/hands/handsView.ts';
+import { Acts } from '../visit/acts.ts';
 import { choicesReducer } from '../visit/choicesSlice.ts';
+import { actWorld } from '../visit/table.ts';
+import { tableReducer } from '../visit/tableSlice.ts';
+import { workReducer } from '../visit/workSlice.ts';
 import { handsReducer } from '../visit/handsSlice.ts';
 import { Sync } from '../visit/sync.ts';
 import { opened, syncReducer } from '../visit/syncSlice.ts';
@@ -16,7 +20,13 @@ import { preferencesReducer } from './preferencesSlice.ts';
 const reducer = {
   [api.reducerPath]: api.reducer,
   /** The open visit: its parts, each with a history of its own, and how they stand to the server. */
-  visit: combineReducers({ hands: handsReducer, choices: choicesReducer, sync: syncReducer }),
+  visit: combineReducers({
+    hands: handsReducer,
+    choices: choicesReducer,
+    work: workReducer,
+    table: tableReducer,
+    sync: syncReducer,
+  }),
   draftView: draftViewReducer,
   handsView: handsViewReducer,
   notice: noticeReducer,
@@ -26,6 +36,7 @@ const reducer = {
 export function createStore() {
   const dispatch = ((action: UnknownAction) => store.dispatch(action)) as Dispatch;
   const sync = new Sync(browserWorld(dispatch));
+  const acts = new Acts(actWorld(dispatch));
   window.addEventListener('pagehide', () => sync.keepNow());
   const store = configureStore({
     reducer,
@@ -33,7 +44,7 @@ export function createStore() {
       defaults({
         serializableCheck: false,
         immutableCheck: false,
-        thunk: { extraArgument: { sync } },
+        thunk: { extraArgument: { sync, acts } },
       }).concat(api.middleware),
   });
   let before = store.getState().visit;
@@ -45,7 +56,10 @@ export function createStore() {
       person = now;
       sync.close();
       store.dispatch(opened(null));
-      if (now !== '') void sync.resume(now);
+      if (now !== '') {
+        void sync.resume(now);
+        void acts.resume(now);
+      }
     }
     const { hands, choices } = state.visit;
     if (hands.present !== before.hands.present && hands.present.visitId !== null && hands.present.hands) {
@@ -58,6 +72,10 @@ export function createStore() {
     ) {
       sync.change(now, choices.present.visitId, 'choices', choices.present.choices);
     }
+    const { work } = state.visit;
+    if (work.present !== before.work.present && work.present.visitId !== null && work.present.work) {
+      sync.change(now, work.present.visitId, 'work', work.present.work);
+    }
     before = state.visit;
   });
   return store;
@@ -65,6 +83,11 @@ export function createStore() {
 
 type Store = ReturnType<typeof createStore>;
 export type RootState = ReturnType<Store['getState']>;
-export type AppThunk<Result> = ThunkAction<Result, RootState, { readonly sync: Sync }, UnknownAction>;
+export type AppThunk<Result> = ThunkAction<
+  Result,
+  RootState,
+  { readonly sync: Sync; readonly acts: Acts },
+  UnknownAction
+>;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
 export const useAppSelector = useSelector.withTypes<RootState>();

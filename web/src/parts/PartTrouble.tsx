@@ -8,7 +8,11 @@ import { answerOffer, decideClash, savePart } from '../visit/visit.ts';
 import { entryValue, entryWord } from './entryWords.ts';
 import { ProblemNote } from './ProblemNote.tsx';
 
-const WHAT: Readonly<Record<Part, string>> = { hands: 'on this dog', choices: 'this plan' };
+const WHAT: Readonly<Record<Part, string>> = {
+  hands: 'on this dog',
+  choices: 'this plan',
+  work: 'the bath or the order',
+};
 
 /** What stands between a part and the server: why it is not saved, what clashes, what is left from before. */
 export function PartTrouble({ part }: { readonly part: Part }) {

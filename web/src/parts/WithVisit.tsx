@@ -1,4 +1,4 @@
-import type { Choices, VisitSheet } from '@kurrel/contract';
+import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
 import type { ReactNode } from 'react';
 import { useEffect, useMemo, useState } from 'react';
@@ -13,7 +13,7 @@ import { ProblemNote } from './ProblemNote.tsx';
 interface WithVisitProps {
   /** What is waited for, in words. */
   readonly what: string;
-  readonly children: (sheet: VisitSheet, breed: BreedPack, choices: Choices) => ReactNode;
+  readonly children: (sheet: VisitSheet, breed: BreedPack, choices: Choices, work: Work) => ReactNode;
 }
 
 /**
@@ -41,5 +41,5 @@ export function WithVisit({ what, children }: WithVisitProps) {
     );
   }
   if (!sheet || !breed || !parts || openFor !== id) return <Loading what={what} />;
-  return children(sheet, breed, parts.choices);
+  return children(sheet, breed, parts.choices, parts.work);
 }

@@ -48,6 +48,17 @@ const PLAIN: Readonly<Record<string, string>> = {
   'wish allOverMm': 'one length all over',
   'wish weeksBetween': 'weeks between visits',
   'wish vetAsks': 'a vet asks for it',
+  'bath coatWet': 'coat soaked before the shampoo',
+  'bath white': 'white parts',
+  'bath towels': 'towels',
+  'bath dryers': 'dryers',
+  'bath vet': 'the vet’s shampoo',
+  'bath bottles': 'bottles',
+  'order own': 'order of the steps',
+  'order pinned': 'pinned steps',
+  'order locked': 'order locked',
+  'order boxMinutes': 'minutes there are',
+  'order dropped': 'steps left out',
 };
 
 /** What an entry says, in words; where it is not there, that. */
@@ -88,4 +99,12 @@ const ABSENT: Readonly<Record<string, string>> = {
 };
 
 const plainValue = (value: unknown): string =>
-  value === null ? 'none' : value === true ? 'yes' : value === false ? 'no' : String(value);
+  Array.isArray(value)
+    ? `${value.length} of them`
+    : value === null
+      ? 'none'
+      : value === true
+        ? 'yes'
+        : value === false
+          ? 'no'
+          : String(value);

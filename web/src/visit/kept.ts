@@ -1,4 +1,5 @@
 import { openDB } from 'idb';
+import type { KeptAct } from './acts.ts';
 import type { Base, Part, PartValue } from './part.ts';
 
 /** Edits of one part of a visit that the server does not have, by whom they are. */
@@ -19,11 +20,13 @@ export const keptId = (personId: string, visitId: string, part: Part): string =>
   `${personId}/${visitId}/${part}`;
 
 const STORE = 'edits';
+const ACTS = 'acts';
 let opened: ReturnType<typeof open> | null = null;
 const open = () =>
-  openDB('kurrel', 1, {
+  openDB('kurrel', 2, {
     upgrade: (db) => {
-      db.createObjectStore(STORE, { keyPath: 'id' });
+      for (const store of [STORE, ACTS])
+        if (!db.objectStoreNames.contains(store)) db.createObjectStore(store, { keyPath: 'id' });
     },
   });
 const database = () => (opened ??= open());
@@ -42,5 +45,19 @@ export const kept = {
   async allOf(personId: string): Promise<readonly KeptEdits[]> {
     const all = (await (await database()).getAll(STORE)) as KeptEdits[];
     return all.filter((edits) => edits.personId === personId);
+  },
+};
+
+/** Acts at the table that the server has not taken yet. */
+export const keptActs = {
+  async write(act: KeptAct): Promise<void> {
+    await (await database()).put(ACTS, act);
+  },
+  async forget(ids: readonly string[]): Promise<void> {
+    const tx = (await database()).transaction(ACTS, 'readwrite');
+    await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
+  },
+  async all(): Promise<readonly KeptAct[]> {
+    return (await (await database()).getAll(ACTS)) as KeptAct[];
   },
 };

@@ -1,10 +1,13 @@
-import type { Choices, SavedPlan, VisitSheet } from '@kurrel/contract';
+import type { Choices, SavedPlan, VisitSheet, Work } from '@kurrel/contract';
 import type { Entries, Hands, Merged } from '@kurrel/core';
 import { choicesEntries, choicesOfEntries, handsEntries, handsOfEntries, mergeEntries } from '@kurrel/core';
 
 /** The parts of a visit that are edited and saved apart. */
-export type Part = 'hands' | 'choices';
-export type PartValue = Hands | Choices;
+export type Part = 'hands' | 'choices' | 'work';
+export type PartValue = Hands | Choices | Work;
+
+/** Findings, the bath and the order are sent as they are touched; a draft when somebody presses save. */
+export const isSentByItself = (part: Part): boolean => part !== 'choices';
 
 /** What the server had when the edits began: the next save is made against it. */
 export interface Base<T extends PartValue = PartValue> {
@@ -22,15 +25,43 @@ export function newestIn(part: Part, current: unknown, before: Base): Base {
     const { handsVersion: version, hands: value, dog } = current as VisitSheet;
     return { version, dogVersion: dog.version, value, by: 'somebody else' };
   }
+  if (part === 'work') {
+    const { workVersion: version, work } = current as VisitSheet;
+    return { version, dogVersion: 0, value: work ?? before.value, by: 'somebody else' };
+  }
   const saved = current as SavedPlan | null;
   return saved ? { version: saved.version, dogVersion: 0, value: saved.choices, by: saved.savedBy } : before;
 }
 
-const entriesOf = (part: Part, value: PartValue): Entries =>
-  part === 'hands' ? handsEntries(value as Hands) : choicesEntries(value as Choices);
+/** The bath and the order decision by decision: `bath towels`, `order own` … */
+const workEntries = ({ bath, order }: Work): Entries =>
+  Object.fromEntries([
+    ...Object.entries(bath).map(([key, value]) => [`bath ${key}`, value]),
+    ...Object.entries(order).map(([key, value]) => [`order ${key}`, value]),
+  ]) as Entries;
 
-export const valueOf = (part: Part, entries: Entries): PartValue =>
-  part === 'hands' ? handsOfEntries(entries) : (choicesOfEntries(entries) as Choices);
+function workOfEntries(entries: Entries): Work {
+  const of = (kind: string) =>
+    Object.fromEntries(
+      Object.entries(entries)
+        .filter(([key]) => key.startsWith(`${kind} `))
+        .map(([key, value]) => [key.slice(kind.length + 1), value]),
+    );
+  return { bath: of('bath') as unknown as Work['bath'], order: of('order') as unknown as Work['order'] };
+}
+
+const ENTRIES: Readonly<Record<Part, (value: PartValue) => Entries>> = {
+  hands: (value) => handsEntries(value as Hands),
+  choices: (value) => choicesEntries(value as Choices),
+  work: (value) => workEntries(value as Work),
+};
+const VALUES: Readonly<Record<Part, (entries: Entries) => PartValue>> = {
+  hands: handsOfEntries,
+  choices: (entries) => choicesOfEntries(entries) as Choices,
+  work: workOfEntries,
+};
+const entriesOf = (part: Part, value: PartValue): Entries => ENTRIES[part](value);
+export const valueOf = (part: Part, entries: Entries): PartValue => VALUES[part](entries);
 
 /** My edits since `base` put into what `theirs` has become, find by find and zone by zone. */
 export const mergedPart = (

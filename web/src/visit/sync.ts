@@ -3,7 +3,7 @@ import type { Entries } from '@kurrel/core';
 import { decided } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import type { Base, Part, PartValue } from './part.ts';
-import { mergedPart, newestIn, valueOf } from './part.ts';
+import { isSentByItself, mergedPart, newestIn, valueOf } from './part.ts';
 import type { KeptEdits } from './kept.ts';
 import { keptId } from './kept.ts';
 import type { PartSync } from './syncSlice.ts';
@@ -73,7 +73,7 @@ export class Sync {
       part,
       base: newest,
       value: newest.value,
-      wanted: part === 'hands',
+      wanted: isSentByItself(part),
       sending: null,
     };
     this.world.stands(visitId, part, { state: 'saved', problem: null, clash: null, offer: null });
@@ -127,7 +127,7 @@ export class Sync {
     }
     if (this.running.has(id)) return;
     this.world.stands(visitId, part, { state: 'changed' });
-    if (part !== 'hands') return;
+    if (!isSentByItself(part)) return;
     clearTimeout(this.rests.get(id));
     this.rests.set(
       id,
@@ -255,7 +255,7 @@ export class Sync {
     if (!edits?.wanted) return false;
     const { visitId, part } = edits;
     // A first draft is saved as it stands: until then nothing was decided.
-    const decidedOn = part === 'hands' || edits.base.version > 0;
+    const decidedOn = isSentByItself(part) || edits.base.version > 0;
     if (!edits.sending && decidedOn && isEqual(edits.value, edits.base.value)) {
       await this.forget(id);
       this.world.stands(visitId, part, { state: 'saved', problem: null });
@@ -270,7 +270,7 @@ export class Sync {
     if (!edits) return false;
     if ('saved' in sent) {
       this.backOffMs = FIRST_BACK_OFF_MS;
-      const wanted = part === 'hands';
+      const wanted = isSentByItself(part);
       await this.put({ ...edits, base: sent.saved, sending: null, wanted });
       this.world.saved(edits, sent.told);
       const done = isEqual(edits.value, sent.saved.value);
@@ -290,7 +290,7 @@ export class Sync {
       this.backOffMs = Math.min(LONGEST_BACK_OFF_MS, this.backOffMs * 2);
       return this.edits.has(id);
     }
-    await this.put({ ...edits, sending: null, wanted: part === 'hands' });
+    await this.put({ ...edits, sending: null, wanted: isSentByItself(part) });
     this.world.stands(visitId, part, { state: 'refused', problem: refused });
     return false;
   }

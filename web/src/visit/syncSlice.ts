@@ -21,16 +21,18 @@ interface SyncState {
   readonly visitId: string | null;
   readonly hands: PartSync;
   readonly choices: PartSync;
+  readonly work: PartSync;
 }
 
 const slice = createSlice({
   name: 'visit/sync',
-  initialState: { visitId: null, hands: CLEAN, choices: CLEAN } as SyncState,
+  initialState: { visitId: null, hands: CLEAN, choices: CLEAN, work: CLEAN } as SyncState,
   reducers: {
     opened: (_state, action: PayloadAction<string | null>): SyncState => ({
       visitId: action.payload,
       hands: CLEAN,
       choices: CLEAN,
+      work: CLEAN,
     }),
     stands: (
       state,

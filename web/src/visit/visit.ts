@@ -1,23 +1,32 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Hands } from '@kurrel/core';
-import type { Choices } from '@kurrel/contract';
+import type { Choices, Work } from '@kurrel/contract';
 import type { AppThunk, RootState } from '../app/store.ts';
 import { personOf } from '../app/api.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { openChoices, takeChoices } from './choicesSlice.ts';
 import { openHands, takeHands } from './handsSlice.ts';
 import { firstChoices } from '../parts/visitCase.ts';
+import { openWork, takeWork, USUAL_WORK } from './workSlice.ts';
 import type { Base, Part } from './part.ts';
 import type { PartSync } from './syncSlice.ts';
 import { opened } from './syncSlice.ts';
 
-const PARTS: readonly Part[] = ['hands', 'choices'];
+const PARTS: readonly Part[] = ['hands', 'choices', 'work'];
 
 /** The newest of a part that the sheet knows. */
 function newestOf(part: Part, sheet: VisitSheet, breed: BreedPack): Base {
   if (part === 'hands') {
     const { handsVersion: version, hands: value, dog } = sheet;
     return { version, dogVersion: dog.version, value, by: 'somebody else' };
+  }
+  if (part === 'work') {
+    return {
+      version: sheet.workVersion,
+      dogVersion: 0,
+      value: sheet.work ?? USUAL_WORK,
+      by: 'somebody else',
+    };
   }
   const value = firstChoices(sheet, breed);
   return { version: sheet.saved?.version ?? 0, dogVersion: 0, value, by: sheet.saved?.savedBy ?? '' };
@@ -38,7 +47,10 @@ export const openVisit =
     for (const part of stale) {
       const { first, then } = await sync.open(personId, visitId, part, newestOf(part, sheet, breed));
       if (getState().visit.sync.visitId !== visitId) return;
-      if (part === 'hands') {
+      if (part === 'work') {
+        dispatch(openWork({ visitId, work: first as Work }));
+        if (then) dispatch(takeWork(then as Work));
+      } else if (part === 'hands') {
         dispatch(openHands({ visitId, hands: first as Hands }));
         if (then) dispatch(takeHands(then as Hands));
       } else {
@@ -52,6 +64,7 @@ export const openVisit =
 const KEPT: Readonly<Record<Part, string>> = {
   hands: 'Findings that had not reached the server were kept.',
   choices: 'Your unsaved changes to this draft were kept. Undo takes them back.',
+  work: 'Changes of bath or order that had not reached the server were kept.',
 };
 
 export const savePart =
@@ -81,9 +94,12 @@ export const answerOffer =
   };
 
 /** What is on the screen of the visit that is open; null while its parts are being opened. */
-export function openParts({ visit }: RootState, visitId: string): { hands: Hands; choices: Choices } | null {
-  const { hands, choices } = { hands: visit.hands.present, choices: visit.choices.present };
-  if (hands.visitId !== visitId || choices.visitId !== visitId || !hands.hands || !choices.choices)
-    return null;
-  return { hands: hands.hands, choices: choices.choices };
+export function openParts(
+  { visit }: RootState,
+  visitId: string,
+): { hands: Hands; choices: Choices; work: Work } | null {
+  const [hands, choices, work] = [visit.hands.present, visit.choices.present, visit.work.present];
+  if ([hands, choices, work].some((part) => part.visitId !== visitId)) return null;
+  if (!hands.hands || !choices.choices || !work.work) return null;
+  return { hands: hands.hands, choices: choices.choices, work: work.work };
 }

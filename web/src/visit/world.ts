@@ -1,4 +1,4 @@
-import type { Choices, Problem, SavedHands, SavedPlan } from '@kurrel/contract';
+import type { Choices, Problem, SavedHands, SavedPlan, SavedWork, Work } from '@kurrel/contract';
 import type { Hands } from '@kurrel/core';
 import { nanoid } from '@reduxjs/toolkit';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
@@ -8,6 +8,7 @@ import { eventually } from '../app/eventually.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { takeChoices } from './choicesSlice.ts';
 import { takeHands } from './handsSlice.ts';
+import { takeWork } from './workSlice.ts';
 import type { KeptEdits } from './kept.ts';
 import { kept } from './kept.ts';
 import type { Base, PartValue } from './part.ts';
@@ -29,21 +30,26 @@ export const browserWorld = (dispatch: Dispatch): World => ({
     return stayingFindings;
   },
   pause,
-  show: (_visitId, part, value) =>
-    dispatch(part === 'hands' ? takeHands(value as Hands) : takeChoices(value as Choices)),
+  show: (_visitId, part, value) => {
+    if (part === 'hands') dispatch(takeHands(value as Hands));
+    else if (part === 'work') dispatch(takeWork(value as Work));
+    else dispatch(takeChoices(value as Choices));
+  },
   stands: (visitId, part, sync) => dispatch(stands({ visitId, part, sync })),
   saved: ({ visitId, part, value }, told) => {
     dispatch(
       api.util.updateQueryData('visit', visitId, (sheet) => {
         if (part === 'choices') Object.assign(sheet, { saved: told });
-        else {
+        else if (part === 'work') {
+          Object.assign(sheet, { work: value, workVersion: (told as SavedWork).version });
+        } else {
           const { version, dogVersion } = told as SavedHands;
           Object.assign(sheet, { hands: value, handsVersion: version });
           Object.assign(sheet.dog, { version: dogVersion });
         }
       }),
     );
-    dispatch(api.util.invalidateTags(part === 'choices' ? ['Day'] : ['Dog']));
+    if (part !== 'work') dispatch(api.util.invalidateTags(part === 'choices' ? ['Day'] : ['Dog']));
     if (part === 'choices') {
       const { version } = told as SavedPlan;
       dispatch(notify({ text: `Plan saved as version ${version}.` }));
@@ -70,6 +76,13 @@ async function send(dispatch: Dispatch, edits: KeptEdits, key: string, value: Pa
     };
     return { saved, told: data };
   }
+  if (part === 'work') {
+    const work = value as Work;
+    const answer = await dispatch(api.endpoints.saveWork.initiate({ visitId, key, version, work }));
+    if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
+    const { data } = answer;
+    return { saved: { version: data.version, dogVersion: 0, value: work, by: data.savedBy }, told: data };
+  }
   const choices = value as Choices;
   const answer = await dispatch(api.endpoints.savePlan.initiate({ visitId, key, version, choices }));
   if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
@@ -79,7 +92,7 @@ async function send(dispatch: Dispatch, edits: KeptEdits, key: string, value: Pa
 
 const refusedWith = (error: unknown): { readonly refused: Problem } => ({ refused: problemOf(error) });
 
-const pause = (ms: number): Promise<void> =>
+export const pause = (ms: number): Promise<void> =>
   new Promise((resolve) => {
     const go = () => {
       clearTimeout(timer);

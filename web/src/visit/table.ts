@@ -1,0 +1,73 @@
+import type { TableAct } from '@kurrel/core';
+import { v4 } from 'uuid';
+import { api, problemOf } from '../app/api.ts';
+import type { AppThunk } from '../app/store.ts';
+import type { ActWorld } from './acts.ts';
+import { keptActs } from './kept.ts';
+import { openedTable, showLog } from './tableSlice.ts';
+import type { Dispatch } from './world.ts';
+import { pause } from './world.ts';
+
+const DEVICE = 'kurrel device';
+
+/** This browser's own name, the same after a reload. */
+function deviceName(): string {
+  try {
+    const known = localStorage.getItem(DEVICE);
+    if (known !== null) return known;
+    const name = `device ${v4().slice(0, 8)}`;
+    localStorage.setItem(DEVICE, name);
+    return name;
+  } catch {
+    return 'a device';
+  }
+}
+
+/** The log's world in a browser. */
+export const actWorld = (dispatch: Dispatch): ActWorld => ({
+  send: async (visitId, events) => {
+    const answer = await dispatch(api.endpoints.sendLog.initiate({ visitId, key: v4(), events }));
+    return 'data' in answer && answer.data ? { log: answer.data } : { refused: problemOf(answer.error) };
+  },
+  kept: keptActs,
+  newId: v4,
+  now: Date.now,
+  device: deviceName(),
+  pause,
+  show: (visitId, log) => dispatch(showLog({ visitId, log })),
+});
+
+/** Opens a dog's log: from this device at once, from the server when it answers. */
+export const openTable =
+  (visitId: string): AppThunk<Promise<void>> =>
+  async (dispatch, _getState, { acts }) => {
+    dispatch(openedTable(visitId));
+    await acts.open(visitId, null);
+    await dispatch(readLog(visitId));
+  };
+
+/** Reads the log anew: somebody else acted. */
+export const readLog =
+  (visitId: string): AppThunk<Promise<void>> =>
+  async (dispatch, _getState, { acts }) => {
+    const read = dispatch(api.endpoints.log.initiate(visitId, { forceRefetch: true, subscribe: false }));
+    const { data } = await read;
+    if (data) acts.heard(visitId, data);
+  };
+
+/** One touch at the table. */
+export const actAtTable =
+  (act: TableAct): AppThunk<Promise<void>> =>
+  (_dispatch, getState, { acts }) => {
+    const state = getState();
+    const { visitId } = state.visit.table;
+    const person = api.endpoints.session.select()(state).data?.person;
+    return visitId === null || !person ? Promise.resolve() : acts.act(person, visitId, act);
+  };
+
+export const letActGo =
+  (id: string): AppThunk<Promise<void>> =>
+  (_dispatch, getState, { acts }) => {
+    const { visitId } = getState().visit.table;
+    return visitId === null ? Promise.resolve() : acts.letGo(visitId, id);
+  };
