@@ -1,5 +1,5 @@
 import type { BathChoices, Bottle, Dilution, TableAct, TableEvent } from '@kurrel/core';
-import type { Schema } from 'yup';
+import type { ObjectSchema, Schema } from 'yup';
 import { array, boolean, lazy, number, object } from 'yup';
 import { text } from './text.ts';
 
@@ -98,7 +98,7 @@ export const bottleSchema = object({
   label: text().trim().max(40, 'Keep the label under 40 letters.').required('Type the label you call it by.'),
   dilution: dilutionSchema.nullable().default(undefined).defined(),
   leftMl: ml('What is left'),
-}) as unknown as Schema<BottleFacts>;
+}) as unknown as ObjectSchema<BottleFacts>;
 
 export interface BottleFacts {
   readonly kindId: string;

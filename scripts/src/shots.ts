@@ -39,6 +39,19 @@ const tab = (name: string, word: string) => async (page: Page, address: string) 
   await press(page, `.zone-panel .tabs ::-p-text(${word})`);
 };
 
+/** The table, worked on until a step at that place is in hand. */
+const atStep = (name: string, place: string) => async (page: Page, address: string) => {
+  await along(name, 'table', '.table-step')(page, address);
+  for (let steps = 0; steps < 60; steps++) {
+    const where = await page.$eval('.table-where', (element) => element.textContent ?? '');
+    if (where.startsWith(place)) return;
+    await page.keyboard.press('PageDown');
+    await new Promise((resolve) => setTimeout(resolve, PEDAL_MS));
+  }
+};
+/** A pedal pressed sooner is a bounce. */
+const PEDAL_MS = 320;
+
 /** One picture per main view, from the demo data. */
 const SHOTS: readonly Shot[] = [
   { name: 'today', go: async (page, address) => void (await page.goto(address)) },
@@ -74,6 +87,10 @@ const SHOTS: readonly Shot[] = [
     size: [880, 1330],
     go: along('Juniper', 'sheet', '.pattern-sheet'),
   },
+  { name: 'bath', go: along('Juniper', 'bath', '.drying-curve .main-svg') },
+  { name: 'order', go: along('Juniper', 'order', '.cards li') },
+  { name: 'table', go: atStep('Juniper', 'ribs') },
+  { name: 'table-tablet', size: [1024, 768], go: atStep('Sorrel', 'cheek') },
   { name: 'draft-phone', size: [390, 844], go: draft('Juniper') },
   { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
   { name: 'hands-on-tablet', size: [800, 1280], go: hands('Sorrel') },

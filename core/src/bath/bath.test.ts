@@ -182,16 +182,23 @@ describe('the programme', () => {
     expect(names).toContain('rake');
   });
 
-  it('the second wash is seven tenths of the first, mixed for a coat that is wet by then', () => {
+  it('the second wash is seven tenths of the first', () => {
     const all = bathOf('standard-poodle').steps;
     const [first, second] = ['mild', 'second'].map((id) => all.find((step) => step.id === id)?.product?.mix);
     expect(second?.totalMl).toBeCloseTo(0.7 * (first?.totalMl ?? 0), 6);
-    expect(first?.fromCoatMl).toBe(0);
-    expect(second?.fromCoatMl).toBeGreaterThan(0);
-    const wet = bathOf('standard-poodle', {}, { coatWet: true }).steps.find(({ id }) => id === 'mild')
-      ?.product?.mix;
-    expect(wet?.fromCoatMl).toBeGreaterThan(0);
-    expect(wet?.concentrateMl).toBeCloseTo(first?.concentrateMl ?? 0, 6);
+    expect([first?.fromCoatMl, second?.fromCoatMl]).toEqual([0, 0]);
+  });
+
+  it('on a coat that is said to be soaked a wash is mixed for the water it holds; conditioner never is', () => {
+    const of = (id: string, coatWet: boolean) =>
+      bathOf('standard-poodle', {}, { coatWet }).steps.find((step) => step.id === id)?.product?.mix;
+    const { heldMl } = bathOf('standard-poodle');
+    expect((of('mild', true)?.fromCoatMl ?? 0) + (of('mild', true)?.tooWetMl ?? 0)).toBeCloseTo(
+      heldMl / 2,
+      6,
+    );
+    expect(of('mild', true)?.concentrateMl).toBeCloseTo(of('mild', false)?.concentrateMl ?? 0, 6);
+    expect(of('condition', true)?.fromCoatMl).toBe(0);
   });
 
   it('doses a smooth coat six, a medium ten, a long fifteen tenths of a litre a square metre', () => {

@@ -108,7 +108,7 @@ export interface BathPlan {
 
 /**
  * The bath of a visit: what goes on, in what order, how much and why, and what does not; how the coat is dried and set. Doses
- * are litres of mix for a m² of dog (brief 4), the first wash full, the second at its share; on a soaked coat the mix is
+ * are litres of mix for a m² of dog (brief 4), the first wash full, the second at its share; on a coat that is said to be soaked a wash is
  * corrected for the water it holds. Drying is the water left after the towels over what the dryers take; `dryFactor` is
  * what this dog, its findings and its groomer make of that (`estimateVisit`).
  * @throws MisuseError for a dryer or product the packs lack.
@@ -137,15 +137,15 @@ export function bathPlan(
     ...(phase === 'wash' ? asked : []),
     ...used.filter((step) => step.phase === phase),
   ]);
-  let soaked = choices.coatWet;
   const steps = (
     twice ? [...inOrder.filter(firstBath), ...inOrder.filter((one) => !firstBath(one))] : inOrder
   ).map((step): BathStep => {
     const bath = twice && !firstBath(step) ? 2 : 1;
     const held = bath === 2 || !twice ? water : before;
-    const heldMl = soaked ? held.heldMl * treatments.drying.squeezedShare : 0;
+    // Said to be soaked, a wash is thinned by what the coat holds; else the coat is squeezed out before it.
+    const wet = choices.coatWet && isWash(step);
+    const heldMl = wet ? held.heldMl * treatments.drying.squeezedShare : 0;
     const product = step.product === null ? null : usedOf(visit, step, held.meanMm, heldMl, choices, shelf);
-    soaked ||= isWash(step);
     const { id, name, phase, how, why, where, contactMinutes, source } = step;
     return { id, name, phase, how, why, where, contactMinutes, source, bath, product };
   });

@@ -117,6 +117,8 @@ export interface TaskPack {
     /** For a minute that comes after a trigger, for each unit of its stress. */
     readonly carried: number;
   };
+  /** Which way the hair of a part lies seen from the side, head to the left: x toward the tail, y up; by the part of a zone. */
+  readonly lay: Readonly<Record<string, readonly [number, number]>>;
   readonly finishMinutes: number;
   readonly source: Source;
 }

@@ -116,7 +116,7 @@ export interface TreatmentPack {
     readonly source: Source;
   }[];
   readonly drying: {
-    /** Water that squeezing leaves in, that the first towels take, and that each more takes of what is left. */
+    /** Water that a soaked coat holds when it is squeezed by hand, that the first towels take, and that each more takes of what is left. */
     readonly squeezedShare: number;
     readonly towelledShare: number;
     readonly moreTowelShare: number;

@@ -59,6 +59,24 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'visits/:id/bath',
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/bath/Bath.tsx'))).Bath,
+        }),
+      },
+      {
+        path: 'visits/:id/order',
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/order/Order.tsx'))).Order,
+        }),
+      },
+      {
+        path: 'visits/:id/table',
+        lazy: async () => ({
+          Component: (await eventually(() => import('../screens/table/Table.tsx'))).TableScreen,
+        }),
+      },
+      {
         path: 'visits/:id/hands',
         lazy: async () => ({
           Component: (await eventually(() => import('../screens/hands/HandsOn.tsx'))).HandsOn,

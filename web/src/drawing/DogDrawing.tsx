@@ -52,6 +52,10 @@ export interface DogDrawingProps {
   /** Labels keep their places while a length is being dragged. */
   readonly steady: boolean;
   readonly onSelect: (zone: string) => void;
+  /** The part of the sheet that is shown, drawing units; all of it where it is not said. */
+  readonly crop?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** Drawn over the dog. */
+  readonly children?: ReactNode;
   /** The place in hand is pulled out or pushed in on the drawing: by how much its coat moves, mm; null when it is let go. */
   readonly onPull?: (byMm: number | null) => void;
 }
@@ -72,7 +76,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const far = indices(parts, true);
   const { ref, scale } = useSheetScale();
   const pulling = usePull(props);
-  const { passes, profile = null } = props;
+  const { passes, profile = null, crop = WHOLE } = props;
   const passLines = useMemo(
     () => passLinesOf(passes, parts, outline, frame, scale),
     [passes, parts, outline, frame, scale],
@@ -82,7 +86,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
     <svg
       ref={ref}
       className="dog"
-      viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
+      viewBox={[crop.x, crop.y, crop.width, crop.height].join(' ')}
       role="img"
       aria-label={props.label}
       {...pulling}
@@ -160,12 +164,15 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       <Face eyes={eyes} nose={nose} mouth={mouth} frame={frame} />
       <PassLines lines={passLines} scale={scale} />
       <Labels {...props} passLines={passLines} scale={scale} />
+      {props.children}
     </svg>
   );
 });
 
 /** A sheet this high would hold a dog with marks as far apart as they should be. */
 const MARK_APART = 438;
+
+const WHOLE = { x: 0, y: 0, ...SHEET };
 
 /** What there was when the hand last rested. */
 function useRest<T>(value: T, steady: boolean): T {

@@ -11,7 +11,7 @@ type State = 'not started' | 'in work' | 'done';
 
 /** The visit as a path: where one is, what is done, and the start of the work. */
 export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
-  const { visit, salon, hands, stopLog, handsVersion, saved, consents } = sheet;
+  const { visit, salon, hands, stopLog, handsVersion, saved, consents, work } = sheet;
   const [start, { error, isLoading }] = useStartVisitMutation();
   const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
   const handsState: State = handsVersion === 0 ? 'not started' : open.length > 0 ? 'in work' : 'done';
@@ -19,6 +19,9 @@ export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: Vi
     ['hands', 'Hands-on', handsState],
     ['choices', 'Choices', consents.length > 0 ? 'done' : 'not started'],
     ['draft', 'Draft', saved ? 'done' : 'not started'],
+    ['bath', 'Bath', work ? 'in work' : 'not started'],
+    ['order', 'Order', work?.order.locked ? 'done' : work ? 'in work' : 'not started'],
+    ['table', 'Table', visit.startedAt ? 'in work' : 'not started'],
   ];
   return (
     <nav className="visit-path" aria-label="Visit">

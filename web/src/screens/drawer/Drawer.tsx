@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { RULE, shareOf } from '../../parts/ruleScale.ts';
+import { Shelf } from './Shelf.tsx';
 import { ToolForm } from './ToolForm.tsx';
 import { Title } from '../../parts/Title.tsx';
 
@@ -65,6 +66,7 @@ export function Drawer() {
           onClose={() => setEditing(null)}
         />
       )}
+      <Shelf />
     </main>
   );
 }

@@ -1,0 +1,5 @@
+/** The small build has the library's own types. */
+declare module 'plotly.js-basic-dist-min' {
+  import * as Plotly from 'plotly.js';
+  export default Plotly;
+}

@@ -1,0 +1,373 @@
+import type { Choices, VisitSheet, Work } from '@kurrel/contract';
+import type { BreedPack, TableAct, Task } from '@kurrel/core';
+import { bodyOf, openStops, stopsOf, tableNow } from '@kurrel/core';
+import { addMinutes } from 'date-fns';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { Loading } from '../../parts/Loading.tsx';
+import { leftWord, minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import { useTimes } from '../../parts/times.ts';
+import { Title } from '../../parts/Title.tsx';
+import { useWork } from '../../parts/useWork.ts';
+import { WithVisit } from '../../parts/WithVisit.tsx';
+import { actAtTable, letActGo, openTable } from '../../visit/table.ts';
+import { Asking } from './Asking.tsx';
+import type { Question } from './Asking.tsx';
+import { ContactTimer } from '../../parts/ContactTimer.tsx';
+import { heatOf } from './heat.ts';
+import { Picture } from './Picture.tsx';
+import { takeTool } from './takeTool.ts';
+import { useAwake } from './useAwake.ts';
+import { useTableKeys } from './useTableKeys.ts';
+
+/** One step at a time, filling the screen, for wet hands and a pedal. */
+export const TableScreen = () => (
+  <WithVisit what="the table">
+    {(sheet, breed, choices, work) => <Opened sheet={sheet} breed={breed} choices={choices} work={work} />}
+  </WithVisit>
+);
+
+interface OpenedProps {
+  readonly sheet: VisitSheet;
+  readonly breed: BreedPack;
+  readonly choices: Choices;
+  readonly work: Work;
+}
+
+function Opened(props: OpenedProps) {
+  const dispatch = useAppDispatch();
+  const visitId = props.sheet.visit.id;
+  const open = useAppSelector((state) => state.visit.table.visitId);
+  const [ready, setReady] = useState(false);
+  useEffect(() => {
+    void dispatch(openTable(visitId)).then(() => setReady(true));
+  }, [dispatch, visitId]);
+  if (open !== visitId || !ready) return <Loading what="the table" />;
+  return <Board {...props} />;
+}
+
+/** The clock of the screen: often enough for a blade and a timer. */
+const TICK_MS = 1000;
+/** A step that nobody ended for longer was not worked all the time. */
+const LONGEST_MINUTES = 90;
+
+function Board({ sheet, breed, choices, work }: OpenedProps) {
+  const dispatch = useAppDispatch();
+  const times = useTimes();
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const { visit, plan, bath, order, boxMinutes } = useWork(sheet, breed, choices, work);
+  const { events, waiting, refused, state } = useAppSelector((root) => root.visit.table);
+  const body = useMemo(
+    () => bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings),
+    [breed, sheet.hands],
+  );
+  const now = useMemo(() => tableNow(order, events, visit.standing.minutes), [order, events, visit]);
+  const [asking, setAsking] = useState<Question | null>(null);
+  const [opened] = useState(() => Date.now());
+  const [clock, setClock] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setClock(Date.now()), TICK_MS);
+    return () => clearInterval(timer);
+  }, []);
+  useAwake();
+
+  const lastAt = events.at(-1)?.at;
+  const since = Math.min(clock, Math.max(opened, lastAt ? Date.parse(lastAt) : 0));
+  const minutes = Math.min(LONGEST_MINUTES, Math.max(0, (clock - since) / 60_000));
+  const { current, next } = now;
+  const act = useCallback((one: TableAct) => void dispatch(actAtTable(one)), [dispatch]);
+  const stopsOpen = openStops(stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit), sheet.stopLog);
+  const barred = stopsOpen.length > 0 || now.stopped !== null;
+
+  const done = useCallback(() => {
+    if (!current || barred) return;
+    const spent = Math.min(LONGEST_MINUTES, Math.max(0, (Date.now() - since) / 60_000));
+    act({
+      kind: 'done',
+      task: current.id,
+      part: current.part,
+      zone: current.zone,
+      toolId: current.toolId,
+      tool: current.tool,
+      direction: current.direction,
+      leavesMm: current.leavesMm,
+      minutes: spent,
+      plannedMinutes: current.minutes,
+      stress: current.stress,
+    });
+    if (current.part === DRY && bath.takes.length > 0 && !events.some(({ kind }) => kind === 'bathed')) {
+      act({
+        kind: 'bathed',
+        used: bath.takes.map(({ bottle, kindId, takesMl }) => ({
+          bottleId: bottle?.id ?? null,
+          kindId,
+          ml: takesMl,
+          plannedMl: takesMl,
+        })),
+      });
+    }
+    setAsking(null);
+  }, [current, barred, since, act, bath, events]);
+  const back = useCallback(() => {
+    const { last } = now;
+    if (last && 'task' in last && last.task !== null) act({ kind: 'undone', task: last.task });
+    setAsking(null);
+  }, [now, act]);
+  useTableKeys({
+    onNext: done,
+    onBack: back,
+    onAsk: setAsking,
+    free: asking === null,
+  });
+
+  const heat = current ? heatOf(current, events, since, clock) : null;
+  const readyAt = addMinutes(new Date(clock), now.leftMinutes);
+  const pairTold = current ? otherSideGot(current, now.done) : null;
+  const impatient = now.patienceShare < 0.15 && current !== null && asking === null;
+  return (
+    <main id="content" className="table-screen">
+      <Title of={['Table', sheet.dog.name]} />
+      <header className="table-top">
+        <Link to={`/visits/${sheet.visit.id}/order`} className="table-dog">
+          {sheet.dog.name}
+        </Link>
+        <span className="muted">
+          step {Math.min(now.behind + 1, now.steps)} of {now.steps}
+        </span>
+        <span className="patience">
+          <span className="muted">patience</span>
+          <meter min={0} max={1} low={0.25} value={now.patienceShare} aria-label="patience left" />
+          <strong>{Math.round(now.patienceMinutes)} min</strong>
+        </span>
+        {heat && (
+          <span className={`blade ${heat.advice}`} role="status">
+            blade about {Math.round(heat.celsius)} °C
+            {heat.advice === 'swap' && ': swap it'}
+            {heat.advice === 'soon' && `: swap in ${minutesWord(heat.swapInMinutes)}`}
+          </span>
+        )}
+        <span className="ready">
+          ready by <strong>{times.time(readyAt.toISOString())}</strong>
+        </span>
+        <SendState state={state} waiting={waiting} />
+      </header>
+      {refused.map(({ id, refused: why }) => (
+        <p key={id} className="table-alert" role="alert">
+          One act was not taken: {why?.detail} It is kept here.{' '}
+          <button type="button" onClick={() => void dispatch(letActGo(id))}>
+            Let it go
+          </button>
+        </p>
+      ))}
+      {now.twice.map(({ task, by }) => (
+        <p key={task} className="table-alert" role="alert">
+          {nameOf(order, task)} was done twice, by {by.join(' and ')}. It counts once.
+        </p>
+      ))}
+      {stopsOpen.map((stop) => (
+        <p key={stop.key} className="table-stop" role="alert">
+          Stop: {stop.stop.name}. {stop.stop.text}{' '}
+          <Link to={`/visits/${sheet.visit.id}/hands`}>Answer it on the sheet of findings</Link>
+        </p>
+      ))}
+      {now.stopped !== null && (
+        <div className="table-stop" role="alert">
+          <strong>Stopped: {now.stopped}.</strong> Nothing goes on until somebody has looked.
+          <button type="button" className="table-key" onClick={() => act({ kind: 'went-on' })}>
+            It is all right: go on
+          </button>
+        </div>
+      )}
+      {current ? (
+        <div className="table-step">
+          <Picture breed={breed} visit={visit} body={body} plan={plan} task={current} />
+          <section className="table-say" aria-live="polite">
+            {asking ? (
+              <Asking
+                question={asking}
+                visit={visit}
+                plan={plan}
+                task={current}
+                order={order}
+                now={now}
+                boxMinutes={boxMinutes}
+                startedAt={sheet.visit.startedAt}
+                onAct={act}
+                onClose={() => setAsking(null)}
+              />
+            ) : (
+              <>
+                <p className="table-where">{taskWord(current)}</p>
+                {current.leavesMm === null ? null : (
+                  <p className="table-length">
+                    {leftWord(current, unit)?.replace(/ .*$/, '')} <span>{unit}</span>
+                  </p>
+                )}
+                <p className="table-tool">{toolWord(current)}</p>
+                <p className="table-how">
+                  {stanceWord(current)}. {current.hold ?? current.how[0] ?? ''}
+                </p>
+                {current.secondHands && (
+                  <p className="table-caution">
+                    {current.secondHands.text} {current.secondHands.alone}
+                  </p>
+                )}
+                {current.cautions.slice(0, 2).map((text) => (
+                  <p key={text} className="table-caution">
+                    {text}
+                  </p>
+                ))}
+                {heat && heat.advice !== 'fine' && (
+                  <p className="table-caution">
+                    Try the blade on your wrist.{' '}
+                    <button
+                      type="button"
+                      onClick={() => act({ kind: 'swapped', toolId: current.toolId ?? '' })}
+                    >
+                      Swapped it
+                    </button>
+                  </p>
+                )}
+                {contactOf(current, bath) > 0 && (
+                  <ContactTimer minutes={contactOf(current, bath)} what={current.tool} />
+                )}
+                {pairTold && <PairOffer told={pairTold} task={current} />}
+                {impatient && (
+                  <p className="table-caution">
+                    It has nearly had enough.{' '}
+                    <button type="button" onClick={() => setAsking('early')}>
+                      What is left?
+                    </button>
+                  </p>
+                )}
+                <p className="table-then">
+                  {minutesWord(minutes)} of {minutesWord(current.minutes)}
+                  {now.lateMinutes > 1.5 && ` · ${Math.round(now.lateMinutes)} min late`}
+                  {next &&
+                    ` · then: ${taskWord(next)}, ${toolWord(next) === toolWord(current) ? 'same tool' : next.tool}`}
+                </p>
+              </>
+            )}
+          </section>
+        </div>
+      ) : (
+        <Finished now={now} order={order} visitId={sheet.visit.id} />
+      )}
+      <nav className="table-keys" aria-label="At the table">
+        <button type="button" className="table-key" onClick={back} disabled={now.last === null}>
+          Back
+        </button>
+        {KEYS.map(([question, word]) => (
+          <button
+            key={question}
+            type="button"
+            className={question === 'stop' ? 'table-key stop' : 'table-key'}
+            aria-pressed={asking === question}
+            disabled={current === null && question !== 'note'}
+            onClick={() => setAsking(asking === question ? null : question)}
+          >
+            {word}
+          </button>
+        ))}
+        <button type="button" className="table-key done" onClick={done} disabled={!current || barred}>
+          Done, next
+        </button>
+      </nav>
+    </main>
+  );
+}
+
+const DRY = packs.times.parts.find(({ role }) => role === 'dry')?.id ?? '';
+const KEYS: readonly (readonly [Question, string])[] = [
+  ['stuck', 'Won’t pass'],
+  ['measure', 'Measure'],
+  ['mat', 'Mat found'],
+  ['note', 'Note'],
+  ['skip', 'Skip'],
+  ['break', 'Break'],
+  ['early', 'Time’s short'],
+  ['hurt', 'Nick, redness'],
+  ['stop', 'Stop'],
+];
+
+const nameOf = (order: readonly Task[], id: string) => {
+  const task = order.find((one) => one.id === id);
+  return task ? taskWord(task) : 'a step';
+};
+
+const contactOf = (task: Task, bath: ReturnType<typeof useWork>['bath']): number =>
+  bath.steps.find(({ id }) => task.id === `bath:${id}`)?.contactMinutes ?? 0;
+
+/** What the other side of this place really got, where that is not what is planned here. */
+function otherSideGot(task: Task, done: ReturnType<typeof tableNow>['done']) {
+  const twin = task.pair === null ? undefined : done.get(task.pair);
+  if (twin?.kind !== 'done' || twin.toolId === null || twin.toolId === task.toolId) return null;
+  return { toolId: twin.toolId, tool: twin.tool, direction: twin.direction };
+}
+
+function PairOffer({
+  told,
+  task,
+}: {
+  readonly told: NonNullable<ReturnType<typeof otherSideGot>>;
+  readonly task: Task;
+}) {
+  const dispatch = useAppDispatch();
+  return (
+    <p className="table-caution">
+      The other side got {told.tool}.{' '}
+      <button
+        type="button"
+        onClick={() => {
+          if (task.zone !== null)
+            void dispatch(takeTool([task.zone], told.toolId, told.direction ?? 'with', 'as the other side'));
+        }}
+      >
+        The same here
+      </button>
+    </p>
+  );
+}
+
+function SendState({ state, waiting }: { readonly state: string; readonly waiting: number }) {
+  const says =
+    state === 'signed-out'
+      ? 'sign in to send'
+      : waiting === 0
+        ? 'all sent'
+        : state === 'retrying'
+          ? `${waiting} kept here, sent when the server is back`
+          : `sending ${waiting}`;
+  return (
+    <span className="send-state muted" role="status" data-testid="send-state">
+      {says}
+    </span>
+  );
+}
+
+function Finished({
+  now,
+  order,
+  visitId,
+}: {
+  readonly now: ReturnType<typeof tableNow>;
+  readonly order: readonly Task[];
+  readonly visitId: string;
+}) {
+  const undone = [...now.leftOut, ...now.another, ...now.skipped.keys()].map((id) => nameOf(order, id));
+  return (
+    <section className="table-finished">
+      <h1>Nothing is left to do</h1>
+      <p>
+        {now.done.size} steps in {minutesWord(now.workedMinutes)}
+        {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.
+      </p>
+      {undone.length > 0 && (
+        <p className="table-caution">Say to the owner: not done today: {[...new Set(undone)].join(', ')}.</p>
+      )}
+      <Link to={`/visits/${visitId}/order`}>Back to the order</Link>
+    </section>
+  );
+}
