@@ -23,7 +23,15 @@ const money = (what: string) =>
     .max(1000, `${what} of more than 1000: check it.`)
     .required(`Type ${what}.`);
 
-/** What a salon charges and how far it goes. */
+const room = (what: string) =>
+  number()
+    .typeError(`Type how many ${what} there are.`)
+    .integer(`Whole ${what}.`)
+    .min(1, `At least one of the ${what}.`)
+    .max(40, `More than 40 ${what}: check it.`)
+    .required(`Type how many ${what} there are.`);
+
+/** What a salon charges, how far it goes, and what it has room for. */
 export const policySchema = object({
   rates: object({
     perHour: money('The hourly rate'),
@@ -48,6 +56,10 @@ export const policySchema = object({
   }).required(),
   /** The hardest handling the salon still takes on. */
   handlingLimit: text().oneOf(HANDLING).required(),
+  /** How many dogs can stand where at once. */
+  places: object({ table: room('tables'), tub: room('tubs'), dryer: room('dryers') })
+    .default({ table: 3, tub: 1, dryer: 2 })
+    .required(),
 });
 export type Policy = InferType<typeof policySchema>;
 
@@ -107,6 +119,7 @@ export const FIRST_POLICY: Policy = {
   rates: { perHour: 48, least: 25, currency: 'EUR' },
   mats: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 54 },
   handlingLimit: 'fights' satisfies Handling,
+  places: { table: 3, tub: 1, dryer: 2 },
 };
 
 export const FIRST_CLOCK: Clock = { zone: 'Europe/Amsterdam', hours: 24, opens: '08:30', closes: '18:00' };

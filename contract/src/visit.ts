@@ -1,4 +1,4 @@
-import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave } from '@kurrel/core';
+import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave, Stretch } from '@kurrel/core';
 import type { InferType, ObjectSchema } from 'yup';
 import { array, boolean, date, lazy, number, object } from 'yup';
 import { text } from './text.ts';
@@ -65,18 +65,23 @@ export const choicesSchema = object({
 });
 export type Choices = InferType<typeof choicesSchema>;
 
-export const bookingSchema = object({
-  startsAt: date()
+const startsAt = () =>
+  date()
     .typeError('Type the day and time.')
     .min(new Date(Date.UTC(2000, 0, 1)), 'Check the year.')
     .max(new Date(Date.UTC(2100, 0, 1)), 'Check the year.')
-    .required('Type the day and time.'),
-  minutes: number()
+    .required('Type the day and time.');
+const visitMinutes = () =>
+  number()
     .typeError('Type the minutes.')
     .integer('Whole minutes.')
     .min(10, 'At least 10 minutes.')
     .max(480, 'At most 480 minutes.')
-    .required('Type the minutes.'),
+    .required('Type the minutes.');
+
+export const bookingSchema = object({
+  startsAt: startsAt(),
+  minutes: visitMinutes(),
   what: text().trim().max(80).required('Say what is to be done.'),
 });
 export type Booking = InferType<typeof bookingSchema>;
@@ -155,6 +160,50 @@ export interface TodayLine {
   readonly minutes: number;
   readonly what: string;
   readonly groomer: string;
+  readonly groomerId: string;
   readonly planVersion: number | null;
   readonly remember: readonly string[];
+  /** Working minutes at table, tub and dryer, as the saved plan has them; null until one is saved. */
+  readonly stretches: readonly Stretch[] | null;
+  readonly startedAt: string | null;
+  /** It did not come. */
+  readonly absentAt: string | null;
+  /** It has gone home, or nothing is left to do. */
+  readonly finishedAt: string | null;
+  /** Of the steps done at the table: what they were planned to take, what they took, when the last was. */
+  readonly doneMinutes: number;
+  readonly tookMinutes: number;
+  readonly lastActAt: string | null;
+}
+
+/** What of a booking is changed by moving it. */
+export const moveSchema = object({
+  startsAt: startsAt(),
+  minutes: visitMinutes(),
+  /** Who takes it; null leaves it with whom it is. */
+  groomerId: text().max(60).nullable().default(null).defined(),
+});
+export type Move = InferType<typeof moveSchema>;
+
+export const absentSchema = object({ absent: boolean().required('Say whether it came.') });
+
+/** A word to the owner that it will be later. */
+export const lateSchema = object({
+  minutes: number()
+    .typeError('Type the minutes.')
+    .integer('Whole minutes.')
+    .min(5, 'At least 5 minutes.')
+    .max(600, 'At most 600 minutes.')
+    .required('Type the minutes.'),
+});
+
+/** What was sent to an owner: kept as a standard message. */
+export interface OutboxLine {
+  readonly id: string;
+  readonly visitId: string;
+  readonly dog: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly at: string;
+  readonly by: string;
 }

@@ -95,6 +95,8 @@ export * from './order/orderWork.ts';
 export * from './order/ownOrder.ts';
 export * from './order/rests.ts';
 export * from './order/fitOrder.ts';
+export * from './day/day.ts';
+export * from './day/stretches.ts';
 export * from './table/events.ts';
 export * from './table/tableNow.ts';
 export * from './table/bladeHeat.ts';

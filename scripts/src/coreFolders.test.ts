@@ -25,6 +25,7 @@ const ROWS = [
   ['tasks'],
   ['order'],
   ['table'],
+  ['day'],
   ['check'],
   ['upkeep'],
   ['choices'],

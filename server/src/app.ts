@@ -28,6 +28,7 @@ import { visitRoutes } from './visits/routes.ts';
 import { workRoutes } from './visits/work.ts';
 import { shelfRoutes } from './shelf/routes.ts';
 import type { DayChanges } from './today/listen.ts';
+import { bookingRoutes } from './today/booking.ts';
 import { todayRoutes } from './today/routes.ts';
 import { stopRoutes } from './visits/stops.ts';
 
@@ -115,6 +116,7 @@ export function createApp({
   api.use(visitRoutes(db, library));
   api.use(handsRoutes(db, library));
   api.use(workRoutes(db, library));
+  api.use(bookingRoutes(db));
   api.use(todayRoutes(db, changes, closing));
   api.use(stopRoutes(db, library));
   api.use(consentRoutes(db, library, secret));

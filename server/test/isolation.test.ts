@@ -6,6 +6,7 @@ import {
   consents,
   dogs,
   measures,
+  outbox,
   people,
   plans,
   salons,
@@ -41,6 +42,7 @@ const TABLES = {
   security_log: securityLog,
   bottles,
   work_log: workLog,
+  outbox,
 };
 
 /** Drizzle wraps what PostgreSQL said; this is what it said. */

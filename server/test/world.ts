@@ -22,6 +22,8 @@ export interface World {
   readonly fennelRow: string;
   readonly otherSalon: string;
   readonly ownerUrl: string;
+  readonly appUrl: string;
+  readonly passwordOf: (login: string) => string;
   readonly closing: AbortController;
   readonly signIn: (login: string) => Promise<TestAgent>;
   readonly close: () => Promise<void>;
@@ -69,9 +71,11 @@ export async function createWorld({ log, patience, detour = (url) => url }: Sett
     changes,
     closing: closing.signal,
   });
+  const passwordOf = (login: string) =>
+    DEMO_SIGN_INS.find((p) => p.login === login)?.password ?? 'lamp-lane-lead';
   const signIn = async (login: string) => {
     const agent = request.agent(app);
-    const password = DEMO_SIGN_INS.find((p) => p.login === login)?.password ?? 'lamp-lane-lead';
+    const password = passwordOf(login);
     await agent.post('/api/session').send({ login, password }).expect(204);
     return agent;
   };
@@ -82,6 +86,8 @@ export async function createWorld({ log, patience, detour = (url) => url }: Sett
     fennelRow,
     otherSalon,
     ownerUrl,
+    appUrl,
+    passwordOf,
     closing,
     signIn,
     close: async () => {

@@ -1,4 +1,4 @@
-import type { Dilution, TableEvent } from '@kurrel/core';
+import type { Dilution, Stretch, TableEvent } from '@kurrel/core';
 import type { DrawerMeasure, Hands, LoggedPart, Measurements, Plan, Schools, SeenSign } from '@kurrel/core';
 import type { Work } from '@kurrel/contract';
 import type { Choices, Clock, Consent, Dog, Policy, Role, SecurityEvent, StopLine } from '@kurrel/contract';
@@ -164,6 +164,12 @@ export const visits = pgTable(
     work: jsonb('work').$type<Work>(),
     workVersion: integer('work_version').notNull().default(0),
     startedAt: timestamp('started_at', { withTimezone: true }),
+    /** Working minutes at table, tub and dryer, as the plan saved last has them. */
+    stretches: jsonb('stretches').$type<readonly Stretch[]>(),
+    /** It did not come. */
+    absentAt: timestamp('absent_at', { withTimezone: true }),
+    /** Nothing is left to do. */
+    finishedAt: timestamp('finished_at', { withTimezone: true }),
     /** Null until the dog has gone home. */
     record: jsonb('record').$type<VisitRecord>(),
   },
@@ -248,6 +254,28 @@ export const workLog = pgTable(
     index('work_log_by_visit').on(table.visitId, table.at),
     index('work_log_by_tool').on(table.salonId, table.toolId),
     isolation('work_log'),
+  ],
+);
+
+/** Words to owners, as standard messages: added, never changed. */
+export const outbox = pgTable(
+  'outbox',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    salonId: salonId().references(() => salons.salonId),
+    visitId: uuid('visit_id').notNull(),
+    byId: uuid('by_id').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    subject: text('subject').notNull(),
+    text: text('text').notNull(),
+    /** RFC 5322. */
+    message: text('message').notNull(),
+  },
+  (table) => [
+    ownVisit('outbox_visit', table.salonId, table.visitId),
+    ownPerson('outbox_person', table.salonId, table.byId),
+    index('outbox_by_salon').on(table.salonId, table.at),
+    isolation('outbox'),
   ],
 );
 

@@ -13,6 +13,7 @@ import { findDogs, PAGE } from './search.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
+import { announce } from '../today/announce.ts';
 
 type DogRow = typeof dogs.$inferSelect;
 
@@ -110,6 +111,7 @@ export function dogRoutes(db: Database, library: Library): Router {
         .insert(visits)
         .values({ ...booking, salonId: who.salonId, dogId, groomerId: who.personId })
         .returning({ id: visits.id });
+      if (row) await announce(tx, who.salonId, row.id);
       return { status: 201, body: row };
     });
   });

@@ -40,7 +40,7 @@ export async function isEmpty(owner: Database): Promise<boolean> {
 /** Removes everything there is. */
 export async function wipe(owner: Database): Promise<void> {
   await owner.execute(
-    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures, bottles, work_log, writes, security_log cascade`,
+    sql`truncate salons, people, sessions, dogs, visits, plans, stop_log, consents, tools, measures, bottles, work_log, outbox, writes, security_log cascade`,
   );
 }
 
@@ -75,15 +75,13 @@ export async function seedDemo(owner: Database, library: Library, today: Date): 
         })),
       )
       .returning();
-    await tx
-      .insert(bottles)
-      .values(
-        DEMO_SHELF.map((facts, index) => ({
-          ...facts,
-          salonId,
-          createdAt: addMinutes(today, index - 100_000),
-        })),
-      );
+    await tx.insert(bottles).values(
+      DEMO_SHELF.map((facts, index) => ({
+        ...facts,
+        salonId,
+        createdAt: addMinutes(today, index - 100_000),
+      })),
+    );
     const roll = dice(20_260);
     /** What each tool really leaves against its book, in this salon's hands. */
     const bias = new Map(kept.map((tool) => [tool.id, 1 + 0.035 * bell(roll)]));

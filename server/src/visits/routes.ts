@@ -1,10 +1,11 @@
 import type { KeptPlan, TodayLine } from '@kurrel/contract';
 import { choicesSchema } from '@kurrel/contract';
+import { estimateVisit, stretchesOf } from '@kurrel/core';
 import { and, asc, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { dogs, people, plans, visits } from '../database/schema.ts';
+import { dogs, people, plans, visits, workLog } from '../database/schema.ts';
 import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
@@ -22,8 +23,17 @@ export function visitRoutes(db: Database, library: Library): Router {
     const from = dayFrom(request.query.from, 'from');
     const to = dayFrom(request.query.to, 'to');
     const planVersion = sql<number | null>`(select max(version) from plans where visit_id = ${visits.id})`;
-    const rows = await inSalon(db, salonId, (tx) =>
-      tx
+    const rows = await inSalon(db, salonId, (tx) => {
+      const done = tx
+        .select({
+          planned: sql<number>`coalesce(sum((${workLog.act}->>'plannedMinutes')::float), 0)`.as('planned'),
+          took: sql<number>`coalesce(sum(${workLog.minutes}), 0)`.as('took'),
+          last: sql<string | null>`max(${workLog.at})`.as('last'),
+        })
+        .from(workLog)
+        .where(and(eq(workLog.visitId, visits.id), eq(workLog.kind, 'done')))
+        .as('done');
+      return tx
         .select({
           visitId: visits.id,
           dogId: dogs.id,
@@ -34,17 +44,35 @@ export function visitRoutes(db: Database, library: Library): Router {
           minutes: visits.minutes,
           what: visits.what,
           groomer: people.name,
+          groomerId: people.id,
           planVersion,
           remember: dogs.remember,
+          stretches: visits.stretches,
+          startedAt: visits.startedAt,
+          absentAt: visits.absentAt,
+          finishedAt: visits.finishedAt,
+          doneMinutes: done.planned,
+          tookMinutes: done.took,
+          lastActAt: done.last,
         })
         .from(visits)
         .innerJoin(dogs, eq(dogs.id, visits.dogId))
         .innerJoin(people, eq(people.id, visits.groomerId))
+        .leftJoinLateral(done, sql`true`)
         .where(and(gte(visits.startsAt, from), lt(visits.startsAt, to), isNull(dogs.archivedAt)))
         .orderBy(asc(visits.startsAt), asc(dogs.name))
-        .limit(MOST_VISITS),
-    );
-    const today: TodayLine[] = rows.map((row) => ({ ...row, startsAt: row.startsAt.toISOString() }));
+        .limit(MOST_VISITS);
+    });
+    const today = rows.map((row): TodayLine => ({
+      ...row,
+      doneMinutes: row.doneMinutes ?? 0,
+      tookMinutes: row.tookMinutes ?? 0,
+      startsAt: row.startsAt.toISOString(),
+      startedAt: isoOf(row.startedAt),
+      absentAt: isoOf(row.absentAt),
+      finishedAt: isoOf(row.finishedAt),
+      lastActAt: row.lastActAt === null ? null : new Date(row.lastActAt).toISOString(),
+    }));
     response.json(today);
   });
 
@@ -78,17 +106,27 @@ export function visitRoutes(db: Database, library: Library): Router {
     const choices = parseBody(choicesSchema, request.body);
     await answerWrite(db, request, response, who, async (tx) => {
       const sheet = await planSheet(tx, library, visitId);
-      const { plan } = gatedPlan(library, sheet, choices, role, 'save');
+      const { plan, visit } = gatedPlan(library, sheet, choices, role, 'save');
       if (version !== (sheet.saved?.version ?? 0)) throw changedMeanwhile('plan', sheet.saved);
       const row = { visitId, version: version + 1, salonId, choices, plan, savedBy: personId };
       const saved = await savePlan(tx, row, name);
       if (!saved) throw changedMeanwhile('plan', await latestPlan(tx, visitId));
+      const context = {
+        trainee: sheet.groomerIsTrainee,
+        dogHistory: [],
+        groomerHistory: [],
+        rates: sheet.salon.policy.rates,
+      };
+      const stretches = stretchesOf(estimateVisit(visit, plan, context), library.packs.times);
+      await tx.update(visits).set({ stretches }).where(eq(visits.id, visitId));
       await announce(tx, salonId, visitId);
       return { status: 200, etag: `${saved.version}`, body: saved };
     });
   });
   return router;
 }
+
+const isoOf = (at: Date | null): string | null => at?.toISOString() ?? null;
 
 /** Visits of a list: more than any salon has in a week. */
 const MOST_VISITS = 500;
