@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { axeIssues, conventionIssues } from './conventions.ts';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openDraft, openHands, openSalon } from './salon.ts';
+import { goTo, openDraft, openHands, openSalon, openStation } from './salon.ts';
 
 let salon: OpenSalon;
 let page: Page;
@@ -76,6 +76,17 @@ const SCREENS: readonly (readonly [title: string, go: (page: Page) => Promise<vo
       await openDraft(page, 'Juniper');
       await page.goto(page.url().replace(/draft.*/, 'sheet'));
       await page.waitForSelector('.pattern-sheet');
+    },
+  ],
+  ['Bath · Juniper · Kurrel', (page) => openStation(page, 'Juniper', 'bath', '.drying-curve .main-svg')],
+  ['Order · Sorrel · Kurrel', (page) => openStation(page, 'Sorrel', 'order', '.cards li')],
+  ['Table · Juniper · Kurrel', (page) => openStation(page, 'Juniper', 'table', '.table-step')],
+  [
+    'Table · Sorrel · Kurrel',
+    async (page) => {
+      await openStation(page, 'Sorrel', 'table', '.table-step');
+      await page.locator('.table-key ::-p-text(Note)').click();
+      await page.waitForSelector('.asking');
     },
   ],
   [

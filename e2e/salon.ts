@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from '@kurrel/server/app';
 import { connect } from '@kurrel/server/database/connect';
 import { loadLibrary } from '@kurrel/server/packs/load';
+import { listenToDay } from '@kurrel/server/today/listen';
 import { DEMO_SIGN_INS } from '@kurrel/server/seed/people';
 import { pino } from 'pino';
 import type { Page } from 'puppeteer-core';
@@ -25,13 +26,16 @@ export async function openSalon(): Promise<OpenSalon> {
   const library = loadLibrary();
   const connection = connect(appUrl);
   const closing = new AbortController();
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
+  const changes = listenToDay(appUrl, log);
   const app = createApp({
     db: connection.db,
     library,
-    log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
+    log,
     webFolder: fileURLToPath(new URL('../web/dist', import.meta.url)),
     demo: DEMO_SIGN_INS,
     secret: 'a secret of the tests',
+    changes,
     closing: closing.signal,
   });
   const server = app.listen(0, '127.0.0.1');
@@ -51,6 +55,7 @@ export async function openSalon(): Promise<OpenSalon> {
       closing.abort();
       server.closeAllConnections();
       server.close();
+      await changes.close();
       await connection.close();
     },
   };
@@ -71,7 +76,7 @@ export async function openHands(page: Page, dog: string): Promise<void> {
 }
 
 /** Where the coming visit of a dog is. */
-async function visitAddress(page: Page, dog: string): Promise<string> {
+export async function visitAddress(page: Page, dog: string): Promise<string> {
   const path = await page.evaluate(async (name) => {
     const day = 86_400_000;
     const from = new Date(Date.now() - day).toISOString();
@@ -88,6 +93,12 @@ export async function goTo(page: Page, station: 'Hands-on' | 'Choices' | 'Draft'
   await page.locator(`.visit-path a ::-p-text(${station})`).click();
   const there = { 'Hands-on': '.hands-dog .place', Choices: '.look', Draft: '.coat-rule .bead.own' };
   await page.waitForSelector(there[station]);
+}
+
+/** To a screen of a dog's coming visit, by its address, once something of it shows. */
+export async function openStation(page: Page, dog: string, path: string, shows: string): Promise<void> {
+  await page.goto(`${await visitAddress(page, dog)}/${path}`);
+  await page.waitForSelector(shows);
 }
 
 export async function openDraft(page: Page, dog: string): Promise<void> {

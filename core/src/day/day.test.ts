@@ -5,7 +5,7 @@ import { estimateVisit } from '../estimate/estimate.ts';
 import { freshContext } from '../../testing/order.ts';
 import { caseFor, hairEverywhere, packs } from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
-import { placeDay, STATIONS, stretchesLeft } from './day.ts';
+import { placeDay, SALON_PLACES, stretchesLeft } from './day.ts';
 import { stretchesOf, usualStretches } from './stretches.ts';
 
 const dog = (visitId: string, comesAt: number, groomer = 'Bram', dry = 30): DayDog => ({
@@ -61,7 +61,7 @@ describe('the day as it will go', () => {
             expect(to).toBeGreaterThanOrEqual(from);
           });
         }
-        for (const station of STATIONS) {
+        for (const station of SALON_PLACES) {
           const all = day.dogs.flatMap(({ stretches }) => stretches.filter((one) => one.station === station));
           for (const { from } of all) {
             expect(all.filter((one) => one.from <= from && from < one.to).length).toBeLessThanOrEqual(

@@ -1,10 +1,10 @@
 /** The three places of a salon where a dog takes up room. */
-export type Station = 'table' | 'tub' | 'dryer';
-export const STATIONS: readonly Station[] = ['table', 'tub', 'dryer'];
+export type SalonPlace = 'table' | 'tub' | 'dryer';
+export const SALON_PLACES: readonly SalonPlace[] = ['table', 'tub', 'dryer'];
 
 /** A run of minutes of one dog at one station. */
 export interface Stretch {
-  readonly station: Station;
+  readonly station: SalonPlace;
   readonly minutes: number;
 }
 
@@ -34,11 +34,11 @@ export interface PlacedDog {
 export interface PlacedDay {
   readonly dogs: readonly PlacedDog[];
   /** Working minutes at each station over what it has in the opening hours: over 1 it cannot be done. */
-  readonly load: Readonly<Record<Station, number>>;
+  readonly load: Readonly<Record<SalonPlace, number>>;
   /** The station dogs wait longest for; null where nobody waits. */
-  readonly bottleneck: Station | null;
+  readonly bottleneck: SalonPlace | null;
   /** Minutes dogs wait in all, by station. */
-  readonly waited: Readonly<Record<Station, number>>;
+  readonly waited: Readonly<Record<SalonPlace, number>>;
 }
 
 /**
@@ -48,16 +48,16 @@ export interface PlacedDay {
  */
 export function placeDay(
   dogs: readonly DayDog[],
-  places: Readonly<Record<Station, number>>,
+  places: Readonly<Record<SalonPlace, number>>,
   openMinutes: number,
 ): PlacedDay {
-  const free: Record<Station, number[]> = {
+  const free: Record<SalonPlace, number[]> = {
     table: Array.from({ length: places.table }, () => -Infinity),
     tub: Array.from({ length: places.tub }, () => -Infinity),
     dryer: Array.from({ length: places.dryer }, () => -Infinity),
   };
   const hands = new Map<string, number>();
-  const waited: Record<Station, number> = { table: 0, tub: 0, dryer: 0 };
+  const waited: Record<SalonPlace, number> = { table: 0, tub: 0, dryer: 0 };
   const state = [...dogs]
     .sort((a, b) => a.comesAt - b.comesAt || a.visitId.localeCompare(b.visitId))
     .map((dog) => ({ dog, at: dog.comesAt, next: 0, placed: [] as PlacedStretch[] }));
@@ -83,13 +83,13 @@ export function placeDay(
     turn.next++;
   }
   const load = Object.fromEntries(
-    STATIONS.map((station) => {
+    SALON_PLACES.map((station) => {
       const minutes = dogs.flatMap(({ stretches }) => stretches).filter((one) => one.station === station);
       const whole = minutes.reduce((sum, one) => sum + one.minutes, 0);
       return [station, whole / (places[station] * openMinutes)];
     }),
-  ) as Record<Station, number>;
-  const longest = [...STATIONS].sort((a, b) => waited[b] - waited[a])[0];
+  ) as Record<SalonPlace, number>;
+  const longest = [...SALON_PLACES].sort((a, b) => waited[b] - waited[a])[0];
   return {
     dogs: state.map(({ dog, at, placed }) => ({
       visitId: dog.visitId,

@@ -88,6 +88,6 @@ async function wireBytes(page: Page, address: string): Promise<number> {
   client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
     if (['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? '')) sum += encodedDataLength;
   });
-  await page.goto(address, { waitUntil: 'networkidle0' });
+  await page.goto(address, { waitUntil: 'networkidle2' });
   return sum;
 }

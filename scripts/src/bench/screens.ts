@@ -79,7 +79,7 @@ export async function screens(address: string): Promise<void> {
     const client = await page.createCDPSession();
     await client.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
     for (const screen of ['', 'dogs', 'drawer'] as const) {
-      await page.goto(`${address}/${screen}`, { waitUntil: 'networkidle0' });
+      await page.goto(`${address}/${screen}`, { waitUntil: 'networkidle2' });
       console.log(`${SLOWED} times slowed, /${screen}: largest paint at ${ms(await largest(page))}`);
     }
     await openDraft(page, address, 'Juniper');

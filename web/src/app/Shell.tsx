@@ -16,6 +16,7 @@ import {
 import { dismiss, notify } from './noticeSlice.ts';
 import { setUnit } from './preferencesSlice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
+import { useDayEvents } from './useDayEvents.ts';
 
 /** The frame of every signed-in screen: where one can go, who is signed in, the unit of lengths. */
 export function Shell() {
@@ -26,6 +27,7 @@ export function Shell() {
   const [signOut] = useSignOutMutation();
   const unit = useAppSelector((state) => state.preferences.unit);
 
+  useDayEvents(session.data !== undefined);
   useEffect(() => {
     const find = (event: KeyboardEvent) => {
       const typing =

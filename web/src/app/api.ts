@@ -13,6 +13,7 @@ import type {
   Member,
   NewPerson,
   OpenSession,
+  OutboxLine,
   OwnerExport,
   PersonFacts,
   Problem,
@@ -42,6 +43,13 @@ import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolk
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
 const ifMatch = (version: number) => ({ 'If-Match': `"${version}"` });
+
+/** Where a booking is moved to. */
+export interface MoveTo {
+  readonly startsAt: string;
+  readonly minutes: number;
+  readonly groomerId: string | null;
+}
 
 const ask = fetchBaseQuery({ baseUrl: '/api/' });
 /** Waits before a request that got no answer is sent again, ms; a write goes under the same idempotency key. */
@@ -74,7 +82,7 @@ const KEY = 'Idempotency-Key';
 /** The server as the screens see it. Refusals arrive as problem documents; `problemOf` reads them. */
 export const api = createApi({
   baseQuery: patiently,
-  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit', 'Day', 'People', 'Sessions', 'Shelf'],
+  tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit', 'Day', 'People', 'Sessions', 'Shelf', 'Outbox'],
   endpoints: (build) => ({
     session: build.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     demoSignIns: build.query<readonly DemoSignIn[], void>({ query: () => 'demo-sign-ins' }),
@@ -109,6 +117,22 @@ export const api = createApi({
         headers: { ...ifMatch(version), [KEY]: key },
       }),
     }),
+    moveVisit: build.mutation<MoveTo, { visitId: string; to: MoveTo }>({
+      query: ({ visitId, to }) => ({ url: `visits/${visitId}/booking`, method: 'PUT', body: to }),
+      invalidatesTags: ['Day'],
+    }),
+    setAbsent: build.mutation<{ readonly absentAt: string | null }, { visitId: string; absent: boolean }>({
+      query: ({ visitId, absent }) => ({ url: `visits/${visitId}/absent`, method: 'PUT', body: { absent } }),
+      invalidatesTags: ['Day'],
+    }),
+    tellLate: build.mutation<
+      { readonly subject: string; readonly text: string },
+      { visitId: string; minutes: number }
+    >({
+      query: ({ visitId, minutes }) => ({ url: `visits/${visitId}/late`, method: 'POST', body: { minutes } }),
+      invalidatesTags: ['Outbox'],
+    }),
+    outbox: build.query<readonly OutboxLine[], void>({ query: () => 'outbox', providesTags: ['Outbox'] }),
     saveWork: build.mutation<SavedWork, { visitId: string; key: string; version: number; work: Work }>({
       query: ({ visitId, key, version, work }) => ({
         url: `visits/${visitId}/work`,
@@ -368,6 +392,10 @@ export const {
   useRestoreToolMutation,
   useMeasureToolMutation,
   useLogQuery,
+  useMoveVisitMutation,
+  useSetAbsentMutation,
+  useTellLateMutation,
+  useOutboxQuery,
   useShelfQuery,
   useAddBottleMutation,
   useSaveBottleMutation,

@@ -1,6 +1,6 @@
 import type { ThunkAction, UnknownAction } from '@reduxjs/toolkit';
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { draftViewReducer } from '../screens/draft/draftView.ts';
 import { handsViewReducer } from '../screens/hands/handsView.ts';
 import { Acts } from '../visit/acts.ts';
@@ -90,4 +90,5 @@ export type AppThunk<Result> = ThunkAction<
   UnknownAction
 >;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppStore = useStore.withTypes<Store>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -7,7 +7,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import type { DragEndEvent } from '@dnd-kit/core';
+import type { DragEndEvent, KeyboardCoordinateGetter } from '@dnd-kit/core';
 import {
   arrayMove,
   rectSortingStrategy,
@@ -32,7 +32,7 @@ interface CardsProps {
 export function Cards({ order, breaks, locked, pinned, onMove, onPin }: CardsProps) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    useSensor(KeyboardSensor, { coordinateGetter: alongOrder(order.map(({ id }) => id)) }),
   );
   const ids = order.map(({ id }) => id);
   const moved = ({ active, over }: DragEndEvent) => {
@@ -69,6 +69,19 @@ export function Cards({ order, breaks, locked, pinned, onMove, onPin }: CardsPro
     </DndContext>
   );
 }
+
+/** Left and right go to the card before and after, from row to row; up and down to the rows. */
+const alongOrder =
+  (ids: readonly string[]): KeyboardCoordinateGetter =>
+  (event, args) => {
+    const by = event.code === 'ArrowRight' ? 1 : event.code === 'ArrowLeft' ? -1 : 0;
+    if (by === 0) return sortableKeyboardCoordinates(event, args);
+    event.preventDefault();
+    const { active, over, droppableRects } = args.context;
+    const at = ids.indexOf(String(over?.id ?? active?.id ?? ''));
+    const rect = droppableRects.get(ids[at + by] ?? '');
+    return rect ? { x: rect.left, y: rect.top } : undefined;
+  };
 
 const HOW =
   'Press space to pick the step up, arrow keys to move it, space to put it down, escape to leave it.';

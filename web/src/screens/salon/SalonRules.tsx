@@ -153,6 +153,23 @@ function Rules({ salon }: { readonly salon: Salon }) {
         </div>
       </fieldset>
       <fieldset disabled={!lead}>
+        <legend>Room for dogs</legend>
+        <div className="grid">
+          {(['table', 'tub', 'dryer'] as const).map((place) => (
+            <NumberField
+              key={place}
+              label={PLACE_WORD[place]}
+              unit="at once"
+              value={policy.places[place]}
+              lo={1}
+              hi={40}
+              refusal="1 to 40."
+              onNumber={(n) => setPolicy({ places: { ...policy.places, [place]: Math.round(n) } })}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <fieldset disabled={!lead}>
         <legend>Mats and handling</legend>
         <div className="grid">
           <NumberField
@@ -226,3 +243,5 @@ function Rules({ salon }: { readonly salon: Salon }) {
     </main>
   );
 }
+
+const PLACE_WORD = { table: 'Tables', tub: 'Tubs', dryer: 'Dryers' } as const;

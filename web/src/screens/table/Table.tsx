@@ -13,6 +13,7 @@ import { Title } from '../../parts/Title.tsx';
 import { useWork } from '../../parts/useWork.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { actAtTable, letActGo, openTable } from '../../visit/table.ts';
+import { setOrder } from '../../visit/workSlice.ts';
 import { Asking } from './Asking.tsx';
 import type { Question } from './Asking.tsx';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
@@ -72,6 +73,12 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     return () => clearInterval(timer);
   }, []);
   useAwake();
+  // Once worked, the order stays: a tool that is changed on the way moves no step.
+  const found = work.order.own === null;
+  useEffect(() => {
+    if (found && events.length > 0) dispatch(setOrder({ own: order.map(({ id }) => id) }));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- as it was when the first act was done
+  }, [dispatch, found, events.length > 0]);
 
   const lastAt = events.at(-1)?.at;
   const since = Math.min(clock, Math.max(opened, lastAt ? Date.parse(lastAt) : 0));

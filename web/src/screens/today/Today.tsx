@@ -1,17 +1,24 @@
-import type { Clock, TodayLine } from '@kurrel/contract';
-import { addDays, addMinutes, differenceInMinutes, format } from 'date-fns';
-import type { CSSProperties } from 'react';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { may } from '@kurrel/contract';
+import { addDays, format } from 'date-fns';
+import { useDeferredValue, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useSearchParams } from 'react-router';
-import { problemOf, useDayQuery, useDogsInfiniteQuery, useSessionQuery } from '../../app/api.ts';
+import {
+  problemOf,
+  useBookMutation,
+  useDayQuery,
+  useDogsInfiniteQuery,
+  useSessionQuery,
+} from '../../app/api.ts';
+import { notify } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
-import type { Times } from '../../parts/times.ts';
 import { useTimes } from '../../parts/times.ts';
 import { Title } from '../../parts/Title.tsx';
+import { Board } from './Board.tsx';
 
 /** Who comes when, what is done, how many minutes, and whether the plan is made. The day is in the address. */
 export function Today() {
@@ -63,12 +70,29 @@ const isDay = (text: string): boolean =>
   !Number.isNaN(Date.parse(text)) &&
   new Date(text).toISOString().startsWith(text);
 
-/** Any dog of the salon, from the first screen. */
+const FIVE_MINUTES_MS = 300_000;
+const WALK_IN_MINUTES = 60;
+
+/** Any dog of the salon, from the first screen; one that stands at the door is put on the board. */
 function FindDog() {
   const [text, setText] = useState('');
   const words = useDeferredValue(text.trim());
   const { data } = useDogsInfiniteQuery(words, { skip: words === '' });
   const dogs = words === '' ? [] : (data?.pages[0]?.dogs.slice(0, 6) ?? []);
+  const { data: session } = useSessionQuery();
+  const dispatch = useAppDispatch();
+  const [book] = useBookMutation();
+  const mayBook = may(session?.person.role ?? 'trainee', 'visit:book');
+  const walkIn = async (dogId: string, name: string) => {
+    const startsAt = new Date(Math.ceil(Date.now() / FIVE_MINUTES_MS) * FIVE_MINUTES_MS);
+    const answer = await book({ dogId, booking: { startsAt, minutes: WALK_IN_MINUTES, what: 'Walk-in' } });
+    const said =
+      answer.error === undefined
+        ? `${name} is on the board now.`
+        : `${name} is not booked: ${problemOf(answer.error).title}. Try again.`;
+    dispatch(notify({ text: said }));
+    if (answer.error === undefined) setText('');
+  };
   return (
     <div className="find-dog">
       <Form.Control
@@ -87,105 +111,16 @@ function FindDog() {
                 <strong>{dog.name}</strong> {breedWord(dog.breedCalled, dog.breedId)}{' '}
                 <span className="muted">{dog.owner}</span>
               </Link>
+              {mayBook && (
+                <button type="button" className="chip" onClick={() => void walkIn(dog.id, dog.name)}>
+                  walk-in now
+                </button>
+              )}
             </li>
           ))}
           {dogs.length === 0 && <li className="muted">No dog matches “{words}”.</li>}
         </ul>
       )}
     </div>
-  );
-}
-
-/** The hours of a day between opening and closing, as far as somebody is booked beyond them. */
-interface Hours {
-  readonly opens: number;
-  readonly closes: number;
-}
-
-function hoursOf(clock: Clock | undefined): Hours {
-  const hour = (text: string) => Number(text.slice(0, 2)) + Number(text.slice(3)) / 60;
-  const { opens = '08:00', closes = '18:00' } = clock ?? {};
-  return { opens: Math.floor(hour(opens)), closes: Math.ceil(hour(closes)) };
-}
-
-function Board({ lines }: { readonly lines: readonly TodayLine[] }) {
-  const { data: session } = useSessionQuery();
-  const times = useTimes();
-  const hours = hoursOf(session?.salon.clock);
-  const [now, setNow] = useState(() => new Date());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(new Date()), 60_000);
-    return () => clearInterval(timer);
-  }, []);
-  const total = lines.reduce((sum, line) => sum + line.minutes, 0);
-  const planned = lines.filter((line) => line.planVersion !== null).length;
-  const count = hours.closes - hours.opens;
-  return (
-    <>
-      <p className="muted">
-        {lines.length} dogs · {Math.floor(total / 60)} h {total % 60} min on the table · {planned} planned
-      </p>
-      <ol className="tide" style={{ '--hours': count } as CSSProperties}>
-        <li className="tide-hours" aria-hidden="true">
-          {Array.from({ length: count + 1 }, (_, i) => (
-            <span key={i} style={{ left: `${(i / count) * 100}%` }}>
-              {session?.salon.clock.hours === 12 ? ((hours.opens + i + 11) % 12) + 1 : hours.opens + i}
-            </span>
-          ))}
-        </li>
-        {lines.map((line) => (
-          <Line key={line.visitId} line={line} now={now} hours={hours} times={times} />
-        ))}
-      </ol>
-    </>
-  );
-}
-
-interface LineProps {
-  readonly line: TodayLine;
-  readonly now: Date;
-  readonly hours: Hours;
-  readonly times: Times;
-}
-
-function Line({ line, now, hours, times }: LineProps) {
-  const starts = new Date(line.startsAt);
-  const ready = addMinutes(starts, line.minutes);
-  const day = times.toField(line.startsAt).slice(0, 10);
-  const midnight = new Date(times.range(day).from);
-  /** Where a time of day lies between opening and closing, per cent. */
-  const share = (date: Date) => {
-    const hour = differenceInMinutes(date, midnight) / 60;
-    return Math.min(100, Math.max(0, ((hour - hours.opens) / (hours.closes - hours.opens)) * 100));
-  };
-  const left = share(starts);
-  return (
-    <li>
-      <Link to={`/visits/${line.visitId}/hands`} className="tide-line">
-        <span className="tide-who">
-          <time dateTime={line.startsAt}>{times.time(line.startsAt)}</time>
-          <strong>{line.dog}</strong>
-          <span className="muted">{breedWord(line.breedCalled, line.breedId)}</span>
-        </span>
-        <span className="tide-what">
-          {line.what}
-          <span className="muted">
-            {line.groomer} · {line.minutes} min
-          </span>
-        </span>
-        <span className="tide-water" aria-hidden="true">
-          {day === times.dayOf(0) && <span className="tide-now" style={{ left: `${share(now)}%` }} />}
-          <span className="tide-bar" style={{ left: `${left}%`, width: `${share(ready) - left}%` }} />
-        </span>
-        <span className="tide-end">
-          <span>
-            ready by <strong>{times.time(ready.toISOString())}</strong>
-          </span>
-          <span className={line.planVersion === null ? 'muted' : 'done'}>
-            {line.planVersion === null ? 'not drafted' : `plan saved, v${line.planVersion}`}
-          </span>
-        </span>
-      </Link>
-    </li>
   );
 }
