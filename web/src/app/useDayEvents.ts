@@ -1,9 +1,11 @@
 import { useEffect } from 'react';
+import { readLog } from '../visit/table.ts';
 import { api } from './api.ts';
 import { useAppDispatch, useAppStore } from './store.ts';
 
 /** Many changes at once are one look, ms. */
 const GATHER_MS = 150;
+const NAME = 'kurrel day';
 
 /** Hears of every change of the salon's day, on whatever screen: the day is read anew, and the log of the dog on this table. */
 export function useDayEvents(signedIn: boolean): void {
@@ -11,20 +13,60 @@ export function useDayEvents(signedIn: boolean): void {
   const store = useAppStore();
   useEffect(() => {
     if (!signedIn) return;
-    const source = new EventSource('/api/today/events');
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const heard = (visitId: string | null) => {
+    const stop = listen((visitId) => {
       clearTimeout(timer);
       timer = setTimeout(() => dispatch(api.util.invalidateTags(['Day'])), GATHER_MS);
       const open = store.getState().visit.table.visitId;
-      if (open === null || (visitId !== null && visitId !== open)) return;
-      void import('../visit/table.ts').then(({ readLog }) => dispatch(readLog(open)));
-    };
-    source.addEventListener('change', ({ data }: MessageEvent<string>) => heard(data));
-    source.addEventListener('look', () => heard(null));
+      if (open !== null && (visitId === null || visitId === open)) void dispatch(readLog(open));
+    });
     return () => {
       clearTimeout(timer);
-      source.close();
+      stop();
     };
   }, [dispatch, store, signedIn]);
+}
+
+/**
+ * One stream for all tabs of a browser: it keeps few connections to one server, and a stream holds one for good. The tab that has the lock
+ * listens and tells the others; a page that is left lets go of it. Null: something may have been missed.
+ */
+function listen(heard: (visitId: string | null) => void): () => void {
+  const others = new BroadcastChannel(NAME);
+  others.onmessage = ({ data }: MessageEvent<string | null>) => heard(data);
+  let left = new AbortController();
+  const stream = (signal: AbortSignal): Promise<void> =>
+    new Promise((resolve) => {
+      const source = new EventSource('/api/today/events');
+      const tell = (visitId: string | null) => {
+        heard(visitId);
+        others.postMessage(visitId);
+      };
+      source.addEventListener('change', ({ data }: MessageEvent<string>) => tell(data));
+      source.addEventListener('look', () => tell(null));
+      signal.addEventListener('abort', () => {
+        source.close();
+        resolve();
+      });
+    });
+  const start = () => {
+    left = new AbortController();
+    const { signal } = left;
+    // Without a secure address there are no locks, and each tab listens for itself.
+    if (!('locks' in navigator)) void stream(signal);
+    else navigator.locks.request(NAME, { signal }, () => stream(signal)).catch(() => undefined);
+  };
+  const leave = () => left.abort();
+  const back = ({ persisted }: PageTransitionEvent) => {
+    if (persisted) start();
+  };
+  start();
+  window.addEventListener('pagehide', leave);
+  window.addEventListener('pageshow', back);
+  return () => {
+    window.removeEventListener('pagehide', leave);
+    window.removeEventListener('pageshow', back);
+    leave();
+    others.close();
+  };
 }

@@ -62,9 +62,13 @@ export function DryingCurve({ drying, past }: DryingCurveProps) {
         paper_bgcolor: 'transparent',
         plot_bgcolor: 'transparent',
         font: { family: 'Atkinson Hyperlegible Next, system-ui, sans-serif', size: 13, color: INK },
-        xaxis: { title: { text: 'minutes' }, rangemode: 'tozero', gridcolor: LINE, zerolinecolor: LINE },
+        xaxis: {
+          title: { text: 'mL left in the coat over the minutes' },
+          rangemode: 'tozero',
+          gridcolor: LINE,
+          zerolinecolor: LINE,
+        },
         yaxis: {
-          title: { text: 'mL in the coat' },
           rangemode: 'tozero',
           gridcolor: LINE,
           zerolinecolor: LINE,

@@ -106,7 +106,7 @@ export function Shelf() {
                   <Button
                     size="sm"
                     variant="outline-secondary"
-                    aria-label={`Take ${bottle.label} off the shelf`}
+                    aria-label={`Take off ${bottle.label}`}
                     onClick={() =>
                       void remove(bottle.id).then((answer) => {
                         if (answer.error === undefined) setGone(bottle);

@@ -117,11 +117,7 @@ function Card({ task, place, rests, tool, locked, pinned, onPin }: CardProps) {
         </span>
       )}
       <span className="tool-name">{tool ?? ''}</span>
-      <div
-        className="card-body"
-        {...(locked ? {} : { ...attributes, ...listeners })}
-        aria-label={`${place}. ${taskWord(task)}, ${toolWord(task)}, ${minutesWord(task.minutes)}`}
-      >
+      <div className="card-body" {...(locked ? {} : { ...attributes, ...listeners })}>
         <span className="card-name">
           <span className="muted">{place}</span> {taskWord(task)}
         </span>

@@ -137,9 +137,11 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     <main id="content" className="table-screen">
       <Title of={['Table', sheet.dog.name]} />
       <header className="table-top">
-        <Link to={`/visits/${sheet.visit.id}/order`} className="table-dog">
-          {sheet.dog.name}
-        </Link>
+        <h1>
+          <Link to={`/visits/${sheet.visit.id}/order`} className="table-dog">
+            {sheet.dog.name}
+          </Link>
+        </h1>
         <span className="muted">
           step {Math.min(now.behind + 1, now.steps)} of {now.steps}
         </span>
@@ -366,7 +368,7 @@ function Finished({
   const undone = [...now.leftOut, ...now.another, ...now.skipped.keys()].map((id) => nameOf(order, id));
   return (
     <section className="table-finished">
-      <h1>Nothing is left to do</h1>
+      <h2>Nothing is left to do</h2>
       <p>
         {now.done.size} steps in {minutesWord(now.workedMinutes)}
         {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.
