@@ -18,6 +18,9 @@ export interface OpenSalon {
   readonly address: string;
   /** A page of its own, signed in by name; nobody when the name is left out. */
   readonly enter: (name?: string, width?: number, height?: number) => Promise<Page>;
+  /** Nobody answers any more, and the same again. */
+  readonly stopServer: () => Promise<void>;
+  readonly startServer: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -38,9 +41,10 @@ export async function openSalon(): Promise<OpenSalon> {
     changes,
     closing: closing.signal,
   });
-  const server = app.listen(0, '127.0.0.1');
+  let server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
-  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const { port } = server.address() as AddressInfo;
+  const address = `http://127.0.0.1:${port}`;
   const chromium = await openBrowser();
   return {
     address,
@@ -49,6 +53,15 @@ export async function openSalon(): Promise<OpenSalon> {
       if (name === undefined) await page.goto(`${address}/sign-in`);
       else await signIn(page, address, name);
       return page;
+    },
+    stopServer: async () => {
+      const closed = new Promise((resolve) => server.close(resolve));
+      server.closeAllConnections();
+      await closed;
+    },
+    startServer: async () => {
+      server = app.listen(port, '127.0.0.1');
+      await new Promise((resolve) => server.once('listening', resolve));
     },
     close: async () => {
       await chromium.close();

@@ -123,6 +123,28 @@ describe('what happens at the table', () => {
     await page.close();
   });
 
+  it('with the server dead: the table opens again from this device, is worked on, and all of it arrives', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openTable(page, 'Pilchard');
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+    await page.waitForSelector('.table-step');
+    await pedal(page);
+    await sent(page);
+    await salon.stopServer();
+    await pedal(page);
+    await page.reload();
+    await waitForText(page, '.table-top', 'step 3 of');
+    await pedal(page);
+    await waitForText(page, '.table-top', 'step 4 of');
+    await salon.startServer();
+    await sent(page);
+    const log = await logOf(page, 'Pilchard');
+    expect(log.map(({ kind }) => kind)).toEqual(['done', 'done', 'done']);
+    expect(new Set(log.map((event) => event.kind === 'done' && event.task)).size).toBe(3);
+    await page.close();
+  });
+
   it('a stop stops the pedal until somebody goes on', async () => {
     const page = await salon.enter('Bram Quennell');
     await openTable(page, 'Wren');

@@ -14,6 +14,7 @@ import {
   useSignOutMutation,
 } from './api.ts';
 import { dismiss, notify } from './noticeSlice.ts';
+import { forgetDay } from './offline.ts';
 import { setUnit } from './preferencesSlice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { useDayEvents } from './useDayEvents.ts';
@@ -58,6 +59,7 @@ export function Shell() {
       dispatch(notify({ text: `${title}: you are still signed in. Try again.` }));
       return;
     }
+    await forgetDay();
     void navigate('/sign-in');
     dispatch(api.util.resetApiState());
   };
