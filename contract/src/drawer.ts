@@ -27,6 +27,8 @@ export interface Tool extends ToolFacts {
   readonly id: string;
   readonly version: number;
   readonly measures: readonly DrawerMeasure[];
+  /** At the table, as the logs have it. */
+  readonly workedMinutes: number;
 }
 
 /** An after-measure: what was found on the dog where this tool went. */

@@ -109,6 +109,7 @@ export interface VisitSheet {
     readonly what: string;
     readonly groomer: string;
     readonly startedAt: string | null;
+    readonly finishedAt: string | null;
   };
   readonly dog: Dog;
   readonly ageMonths: number;

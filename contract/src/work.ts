@@ -197,3 +197,6 @@ export const logSchema = object({
     .max(200, 'At most 200 acts at once.')
     .required(),
 }) as unknown as Schema<{ readonly events: readonly SentEvent[] }>;
+
+/** Whether a dog has gone home. */
+export const finishSchema = object({ finished: boolean().required('Say whether it is finished.') });

@@ -58,7 +58,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'dogs', go: async (page, address) => void (await page.goto(`${address}/dogs`)) },
   { name: 'dog-card', go: openDog('Juniper') },
   { name: 'drawer', go: async (page, address) => void (await page.goto(`${address}/drawer`)) },
-  { name: 'people', go: async (page, address) => void (await page.goto(`${address}/people`)) },
   { name: 'salon', go: async (page, address) => void (await page.goto(`${address}/salon`)) },
   {
     name: 'hands-on',
@@ -69,7 +68,6 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'hands-on-tape', go: tab('Rook', 'Tape') },
-  { name: 'hands-on-coat', go: tab('Tansy', 'Coat') },
   { name: 'choices', go: along('Mistral', 'choices', '.look') },
   {
     name: 'consent',
@@ -80,7 +78,6 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'draft-poodle', go: draft('Juniper') },
-  { name: 'draft-samoyed', go: draft('Mistral') },
   { name: 'draft-airedale', go: draft('Rook') },
   {
     name: 'pattern-sheet',
@@ -107,11 +104,6 @@ await advise(async () => {
   const chromium = await openBrowser();
   try {
     const page = await chromium.page();
-    if (wanted.length === 0 || wanted.includes('sign-in')) {
-      await page.goto(`${server.address}/sign-in`);
-      await page.waitForSelector('.demo-person');
-      await page.screenshot({ path: join(folder, 'sign-in.png') });
-    }
     await signIn(page, server.address, 'Ottilie Marsh');
     for (const shot of SHOTS) {
       if (wanted.length > 0 && !wanted.includes(shot.name)) continue;

@@ -1,10 +1,11 @@
-import type { SavedWork, SentEvent, ShelfBottle, VisitSheet, Work } from '@kurrel/contract';
+import type { SavedWork, SentEvent, ShelfBottle, Tool, VisitSheet, Work } from '@kurrel/contract';
 import type { TableAct, TableEvent } from '@kurrel/core';
 import { USUAL_BATH } from '@kurrel/core';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import type TestAgent from 'supertest/lib/agent.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { visits } from '../src/database/schema.ts';
 import type { World } from './world.ts';
 import { createWorld, visitOf } from './world.ts';
 
@@ -126,6 +127,28 @@ describe('the log of the table', () => {
     const other = await world.signIn('zephyrine');
     expect((await other.get(`/api/visits/${visit}/log`).expect(200)).body).toEqual([]);
     await log(other, visit, [act(done('a'))], 404);
+  });
+});
+
+describe('a dog that goes home', () => {
+  it('leaves the record the next visit starts from, and its blades their minutes; taken back it is as before', async () => {
+    const { agent, visit } = await open('bram', 'Clementine');
+    const [tool] = (await agent.get('/api/drawer')).body as Tool[];
+    await log(agent, visit, [act(done('zone:back', 7, tool?.id ?? null))]);
+    const { body: before } = (await agent.get(`/api/visits/${visit}`)) as { body: VisitSheet };
+    await agent.put(`/api/visits/${visit}/finish`).send({ finished: true }).expect(200);
+    const { body: after } = (await agent.get(`/api/visits/${visit}`)) as { body: VisitSheet };
+    expect([before.visit.finishedAt, after.visit.finishedAt === null]).toEqual([null, false]);
+    const [{ record } = { record: null }] = await world.owner.db
+      .select()
+      .from(visits)
+      .where(eq(visits.id, visit));
+    expect(record).toMatchObject({ minutes: 7, leftMm: { back: 13 }, parts: [{ part: 'body', minutes: 7 }] });
+    const drawer = (await agent.get('/api/drawer')).body as Tool[];
+    expect(drawer.find(({ id }) => id === tool?.id)?.workedMinutes).toBe(7);
+    await agent.put(`/api/visits/${visit}/finish`).send({ finished: false }).expect(200);
+    const [again] = await world.owner.db.select().from(visits).where(eq(visits.id, visit));
+    expect(again?.record).toBeNull();
   });
 });
 

@@ -6,6 +6,7 @@ import type { Task } from '../tasks/tasks.ts';
 import { bladeHeat, minutesTo, riseOf } from './bladeHeat.ts';
 import type { TableAct, TableEvent } from './events.ts';
 import { inTurn } from './events.ts';
+import { recordOf } from './record.ts';
 import { restOfWork } from './rest.ts';
 import { stepDown } from './stepDown.ts';
 import { tableNow } from './tableNow.ts';
@@ -210,5 +211,34 @@ describe('the owner is early, or the dog has had enough', () => {
 
   it('with time enough nothing is dropped', () => {
     expect(restOfWork(tasks, now(), { ...box, minutes: 600 }).drop).toEqual([]);
+  });
+});
+
+describe('what a visit leaves behind', () => {
+  const [back, rib] = ['back', 'rib.left'].map((zone) => tasks.find((one) => one.zone === zone)) as [
+    Task,
+    Task,
+  ];
+
+  it('is what was cut, and where it was measured what was measured; the rest as it was', () => {
+    const record = recordOf(
+      [
+        event(done(back, { minutes: 4, plannedMinutes: 3 })),
+        event(done(rib, { minutes: 6, plannedMinutes: 5 })),
+        event({ kind: 'measured', zone: 'rib.left', mm: 15, toolId: null, read: 'rule' }),
+        event({ kind: 'note', task: null, text: 'good as gold' }),
+      ],
+      { back: 90, tail: 120 },
+    );
+    expect(record.leftMm).toEqual({ back: back.leavesMm, 'rib.left': 15, tail: 120 });
+    expect(record).toMatchObject({ minutes: 10, note: 'good as gold', tools: { back: back.tool } });
+    expect(record.parts).toEqual([{ part: back.part, minutes: 10, expectedMinutes: 8 }]);
+  });
+
+  it('leaves out what was undone, and counts once what two did', () => {
+    const twice = [event(done(back)), event(done(back), 'Isolde', 'phone')];
+    expect(recordOf(twice, {}).parts).toEqual(recordOf(twice.slice(0, 1), {}).parts);
+    const undone = recordOf([event(done(back)), event({ kind: 'undone', task: back.id })], { back: 90 });
+    expect([undone.leftMm.back, undone.minutes, undone.parts]).toEqual([90, 0, []]);
   });
 });

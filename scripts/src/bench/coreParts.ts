@@ -1,14 +1,20 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Case, Override, Plan } from '@kurrel/core';
 import {
+  bathPlan,
   bodyOf,
   estimateContextOf,
+  estimateVisit,
+  exactStage,
   factsWith,
+  orderWork,
   outlineOf,
   planGroom,
   proposeChoices,
   rechoose,
   resolveCase,
+  searchedStage,
+  tasksOf,
 } from '@kurrel/core';
 import { breedOf } from '@kurrel/server/visits/sheet';
 import { loadLibrary } from '@kurrel/server/packs/load';
@@ -71,6 +77,59 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
       `core, ${name} of ${visits.length} real visits: ${share(p50)} of a 60 Hz frame (quartiles ${share(p25)} to ${share(p75)}, worst visit ${share(worst)})`,
     );
   }
+}
+
+/**
+ * The order of the demo day's dogs: steps, time, and how far from the best there can be; and a stage of sixteen kinds of step, the largest that is
+ * ordered exactly, beside the search on the same one.
+ */
+export function orders(sheets: readonly VisitSheet[]): void {
+  const library = loadLibrary();
+  const { packs } = library;
+  const found = sheets.flatMap((sheet) => {
+    const choices = sheet.saved?.choices ?? sheet.asked;
+    if (!choices) return [];
+    const visit = resolveCase(packs, breedOf(library, sheet), factsWith(sheet, sheet.hands), choices);
+    const plan = planGroom(visit);
+    const tasks = tasksOf(
+      visit,
+      plan,
+      bathPlan(visit, plan),
+      estimateVisit(visit, plan, estimateContextOf(sheet)),
+    );
+    const problem = {
+      tasks,
+      costs: packs.tasks.costs,
+      patience: visit.standing.minutes,
+      restMinutes: packs.times.pauseMinutes,
+    };
+    const times = Array.from({ length: ROUNDS }, () => cpuMs(() => orderWork(problem)));
+    const { cost, lowerBound, exact } = orderWork(problem);
+    return [{ steps: tasks.length, ms: spread(times.slice(4)).p50, gap: (cost - lowerBound) / cost, exact }];
+  });
+  const steps = found.map((one) => one.steps);
+  const ms = spread(found.map((one) => one.ms));
+  console.log(
+    `order of ${found.length} dogs, ${Math.min(...steps)} to ${Math.max(...steps)} steps: ${ms.p50.toFixed(1)} ms (worst ${ms.worst.toFixed(1)}), ${found.filter(({ exact }) => exact).length} proven, gap at most ${(100 * Math.max(...found.map(({ gap }) => gap))).toFixed(2)} % (wanted ≤ 2 % in ≤ 1 s)`,
+  );
+  const units = Array.from({ length: 16 }, (_, i) => ({
+    minutes: 1 + ((i * 7) % 9),
+    tool: (i * 5) % 6,
+    stance: (i * 3) % 4,
+    hands: i % 7 === 0 ? 1 : 0,
+    weight: i % 5 === 0 ? 0.05 : 0,
+    before: i % 6 === 5 ? 1 << (i - 5) : 0,
+  }));
+  const costs = packs.tasks.costs;
+  const exact = spread(Array.from({ length: 8 }, () => cpuMs(() => exactStage(units, null, costs, 30))));
+  const searched = spread(
+    Array.from({ length: 4 }, () => cpuMs(() => searchedStage(units, null, costs, 30))),
+  );
+  const least = Math.min(...exactStage(units, null, costs, 30).cost);
+  const near = Math.min(...searchedStage(units, null, costs, 30).frontier.cost);
+  console.log(
+    `a stage of 16 kinds of step: exactly in ${exact.p50.toFixed(0)} ms; searched in ${searched.p50.toFixed(0)} ms, ${(100 * (near / least - 1)).toFixed(2)} % above the exact answer`,
+  );
 }
 
 let turn = 0;

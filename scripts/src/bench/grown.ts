@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import type { Choices, TodayLine, VisitSheet } from '@kurrel/contract';
 import express from 'express';
@@ -216,6 +217,67 @@ async function saving(at: Place): Promise<void> {
       `${CLIENTS} clients: ${saves.toFixed(0)} plans saved a second, ${inserts.toFixed(0)} bare inserts of the same ${(body.length / 1024).toFixed(0)} KB`,
     );
   }
+  await logging(at, rate);
   console.log(`${CLIENTS} clients saving at ${spread(ratios).p50.toFixed(2)} × the rate of bare inserts`);
+  listening.close();
+}
+
+/** Thirty tablets logging at once, each on a dog of its own, beside a bare loop of inserts; then every act is counted. */
+async function logging(
+  { server, pool, headers }: Place,
+  rate: (count: number, send: (index: number) => Promise<Response>) => Promise<number>,
+): Promise<void> {
+  const { rows: visits } = await pool.query<{ id: string }>('select id from visits order by id limit $1', [
+    CLIENTS,
+  ]);
+  await pool.query('create table bare_log (id uuid primary key, visit uuid, act jsonb not null)');
+  const bare = express();
+  bare.use(express.json());
+  bare.post('/one', async (request, response) => {
+    const { id, visit, act } = request.body as { id: string; visit: string; act: object };
+    await pool.query('insert into bare_log values ($1, $2, $3)', [id, visit, JSON.stringify(act)]);
+    response.json({});
+  });
+  const port = await freePort();
+  const listening = bare.listen(port, '127.0.0.1');
+  const act = {
+    kind: 'done',
+    task: 'zone:back',
+    part: 'body',
+    zone: 'back',
+    toolId: null,
+    tool: 'mackerel',
+    direction: 'with',
+    leavesMm: 13,
+    minutes: 2,
+    plannedMinutes: 2,
+    stress: 1,
+  };
+  const json = { 'Content-Type': 'application/json' };
+  const ACTS = 600;
+  const inserts = await rate(ACTS, (index) =>
+    fetch(`http://127.0.0.1:${port}/one`, {
+      method: 'POST',
+      headers: json,
+      body: JSON.stringify({ id: randomUUID(), visit: visits[index % CLIENTS]?.id, act }),
+    }),
+  );
+  const sent = await rate(ACTS, (index) =>
+    fetch(`${server.address}/api/visits/${visits[index % CLIENTS]?.id ?? ''}/log`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({
+        events: [
+          { ...act, id: randomUUID(), at: new Date().toISOString(), device: `tablet ${index % CLIENTS}` },
+        ],
+      }),
+    }),
+  );
+  const { rows } = await pool.query<{ n: string }>(
+    "select count(*) as n from work_log where device like 'tablet %'",
+  );
+  console.log(
+    `${CLIENTS} tablets logging at once: ${sent.toFixed(0)} acts a second, ${(sent / inserts).toFixed(2)} × bare inserts; ${Number(rows[0]?.n)} of ${ACTS} there`,
+  );
   listening.close();
 }

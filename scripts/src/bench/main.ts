@@ -3,7 +3,7 @@ import { buildWeb } from '../build.ts';
 import { freePort, startThrowaway } from '../cluster.ts';
 import { startServer } from '../server.ts';
 import { demoDatabase } from '../world.ts';
-import { coreParts, foundVisit } from './coreParts.ts';
+import { coreParts, foundVisit, orders } from './coreParts.ts';
 import { firstLoad } from './firstLoad.ts';
 import { grown } from './grown.ts';
 import { requests } from './requests.ts';
@@ -21,6 +21,7 @@ await advise(async () => {
     const sheets = await visitSheets(server.address);
     solver(foundVisit(sheets));
     coreParts(sheets);
+    orders(sheets);
     await firstLoad(server.address);
     await screens(server.address);
     await requests(server.address, database.ownerUrl);

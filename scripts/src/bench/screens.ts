@@ -76,6 +76,7 @@ export async function screens(address: string): Promise<void> {
         `bead dragged, ${dog}: CPU of the page for a step ${share(worked.p50)} of a 60 Hz frame (p50), ${share(worked.p95)} (p95); by the clock to the painted frame ${share(dragged.p50)} (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
       );
     }
+    await tableSteps(page, address);
     const client = await page.createCDPSession();
     await client.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
     for (const screen of ['', 'dogs', 'drawer'] as const) {
@@ -98,6 +99,24 @@ export async function screens(address: string): Promise<void> {
     await chromium.close();
   }
 }
+
+/** The pedal pressed through a dog's steps: from the key to the end of the frame that shows the next step. */
+async function tableSteps(page: Page, address: string): Promise<void> {
+  await openDraft(page, address, 'Juniper');
+  await page.goto(page.url().replace(/draft.*/, 'table'));
+  await page.waitForSelector('.table-step');
+  await page.evaluate(WATCH);
+  for (let step = 0; step < 40; step++) {
+    await page.keyboard.press('PageDown');
+    await new Promise((resolve) => setTimeout(resolve, PEDAL_MS));
+  }
+  const { p50, p95 } = spread(((await page.evaluate('kurrelTimes.splice(0)')) as number[]).slice(3));
+  console.log(
+    `a step at the table to the frame that shows it: ${ms(p50)} (p50), ${ms(p95)} (p95) by the clock`,
+  );
+}
+/** A pedal pressed sooner is a bounce. */
+const PEDAL_MS = 300;
 
 interface TraceEvent {
   readonly name: string;

@@ -22,6 +22,8 @@ export interface FaultReport {
 }
 
 const WRITES_EACH = 12;
+/** A client's bottle before anything is taken from it, mL. */
+const FULL_ML = 10_000;
 /** A kill comes so long after the clients begin, ms. */
 const KILL_WITHIN = 400;
 
@@ -68,7 +70,7 @@ export async function faults(rounds: number, clients: number, seed: number): Pro
   return { histories: histories.length, kills, acknowledged, retries, wrong };
 }
 
-async function killed(
+export async function killed(
   whom: 'server' | 'database' | 'both',
   cluster: Cluster,
   database: DemoDatabase,
@@ -85,11 +87,12 @@ async function killed(
   return startServer(database, port, { quiet: true });
 }
 
-const countOf = ({ added, versions, measures }: History) =>
+const countOf = ({ added, versions, measures, acts }: History) =>
   Object.values(added).reduce((sum, list) => sum + list.length, 0) +
   versions.plans.length +
   versions.hands.length +
-  measures.count;
+  measures.count +
+  acts.length;
 
 /** A dog, a visit and a tool for each client, so that nobody's saves clash, and a session that outlives the server. */
 async function placesFor(address: string, database: DemoDatabase, clients: number) {
@@ -131,9 +134,11 @@ async function placesFor(address: string, database: DemoDatabase, clients: numbe
       hand: null,
     };
     const tool = String((await ask('POST', '/drawer', kind)).id);
+    const jug = { kindId: 'mild-shampoo', label: 'client', dilution: null, leftMl: FULL_ML };
+    const bottle = String((await ask('POST', '/shelf', jug)).id);
     const sheet = await ask('GET', `/visits/${visit}`);
     places.push({
-      place: { address, cookie, dog, visit, tool },
+      place: { address, cookie, dog, visit, tool, bottle },
       sheet: { hands: sheet.hands as Record<string, unknown>, dogVersion: 1, choices: like?.asked ?? {} },
     });
   }
@@ -144,7 +149,7 @@ async function placesFor(address: string, database: DemoDatabase, clients: numbe
 /** Everything the client was told is done and that is not there, or not as it was told. */
 async function missing(
   owner: pg.Client,
-  { visit, added, versions, measures, consents }: History,
+  { visit, added, versions, measures, consents, acts, bottle }: History,
 ): Promise<readonly string[]> {
   const found: string[] = [];
   const count = async (query: string, values: readonly unknown[]) =>
@@ -166,6 +171,11 @@ async function missing(
   const signed = await count('select count(*) as n from consents where visit_id = $1', [visit]);
   if (signed !== consents.length)
     found.push(`consents of ${visit}: ${consents.length} told, ${signed} there`);
+  const logged = await count('select count(*) as n from work_log where visit_id = $1', [visit]);
+  if (logged !== acts.length) found.push(`acts of ${visit}: ${acts.length} told, ${logged} there`);
+  const left = await count('select left_ml as n from bottles where id = $1', [bottle.id]);
+  if (left !== FULL_ML - bottle.tookMl)
+    found.push(`bottle of ${visit}: ${FULL_ML - bottle.tookMl} mL should be left, ${left} are`);
   return found;
 }
 

@@ -15,6 +15,9 @@ export interface History {
   readonly versions: { readonly plans: number[]; readonly hands: number[] };
   readonly measures: { readonly tool: string; count: number };
   readonly consents: string[];
+  /** Acts at the table, each named by its device, and what a bath took from the client's own bottle, mL. */
+  readonly acts: string[];
+  readonly bottle: { readonly id: string; tookMl: number };
   retries: number;
 }
 
@@ -24,6 +27,7 @@ export interface Place {
   readonly dog: string;
   readonly visit: string;
   readonly tool: string;
+  readonly bottle: string;
 }
 
 const RETRY_MS = 60;
@@ -87,6 +91,8 @@ export async function live(
     versions: { plans: [], hands: [] },
     measures: { tool: place.tool, count: 0 },
     consents: [],
+    acts: [],
+    bottle: { id: place.bottle, tookMl: 0 },
     retries: 0,
   };
   const send = async (
@@ -169,6 +175,17 @@ export async function live(
       plan = Number((saved as { version: number }).version);
       history.versions.plans.push(plan);
       history.consents.push(String((consent as { id: string }).id));
+    },
+    async () => {
+      const bathed = dice.chance(0.3);
+      const ml = 1 + dice.below(9);
+      const used = [{ bottleId: place.bottle, kindId: 'mild-shampoo', ml, plannedMl: ml }];
+      const act = bathed ? { kind: 'bathed', used } : { kind: 'rested', minutes: 5 };
+      const id = randomUUID();
+      const event = { ...act, id, at: new Date().toISOString(), device: 'client' };
+      await send('POST', `/visits/${visit}/log`, null, { events: [event] }, 200);
+      history.acts.push(id);
+      if (bathed) history.bottle.tookMl += ml;
     },
     async () => {
       await send('PUT', `/visits/${visit}/start`, null, { started: dice.chance(0.5) }, 200);

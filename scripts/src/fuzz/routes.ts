@@ -174,6 +174,7 @@ export const ROUTES: readonly FuzzedRoute[] = [
   { method: 'POST', path: '/visits/:visit/late', body: { minutes: 20 } },
   { method: 'GET', path: '/outbox' },
   { method: 'GET', path: '/outbox/:any' },
+  { method: 'PUT', path: '/visits/:visit/finish', body: { finished: false } },
   { method: 'GET', path: '/shelf' },
   { method: 'POST', path: '/shelf', body: bottle },
   { method: 'PUT', path: '/shelf/:any', body: bottle },

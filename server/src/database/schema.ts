@@ -136,7 +136,7 @@ export const dogs = pgTable(
 
 /** Lengths left by zone and the minutes it took, as done. */
 export interface VisitRecord {
-  readonly leftMm: Record<string, number>;
+  readonly leftMm: Readonly<Record<string, number>>;
   readonly minutes: number;
   /** The same by part, with what was expected of each on the day. */
   readonly parts?: readonly LoggedPart[];

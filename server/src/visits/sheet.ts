@@ -65,6 +65,7 @@ export async function planSheet(tx: SalonTx, library: Library, visitId: string):
       what: visit.what,
       groomer: groomer.name,
       startedAt: visit.startedAt?.toISOString() ?? null,
+      finishedAt: visit.finishedAt?.toISOString() ?? null,
     },
     dog,
     ageMonths: Math.max(0, differenceInMonths(visit.startsAt, new Date(dog.bornOn))),

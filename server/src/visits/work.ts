@@ -1,7 +1,7 @@
 import type { SavedWork, SentEvent } from '@kurrel/contract';
-import { logSchema, workSchema } from '@kurrel/contract';
+import { finishSchema, logSchema, workSchema } from '@kurrel/contract';
 import type { TableAct, TableEvent } from '@kurrel/core';
-import { dogZones } from '@kurrel/core';
+import { dogZones, recordOf } from '@kurrel/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
@@ -75,6 +75,24 @@ export function workRoutes(db: Database, library: Library): Router {
       for (const event of events) if (added.has(event.id) && event.kind === 'bathed') await drain(tx, event);
       if (added.size > 0) await announce(tx, who.salonId, visitId);
       return { status: 200, body: await logOf(tx, visitId) };
+    });
+  });
+
+  /** The dog goes home: its log becomes the visit's record, where the next one starts. Taken back, the record goes again. */
+  router.put('/visits/:id/finish', async (request, response) => {
+    const who = permitted(response, 'table:log');
+    const id = idFrom(request.params.id, 'visit');
+    const { finished } = parseBody(finishSchema, request.body);
+    await answerWrite(db, request, response, who, async (tx) => {
+      const sheet = await planSheet(tx, library, id);
+      const measured = Object.entries(sheet.hands.lengths).map(([zone, { mm }]) => [zone, mm] as const);
+      const record = finished
+        ? recordOf(await logOf(tx, id), { ...sheet.predictedMm, ...Object.fromEntries(measured) })
+        : null;
+      const finishedAt = finished ? new Date() : null;
+      await tx.update(visits).set({ record, finishedAt }).where(eq(visits.id, id));
+      await announce(tx, who.salonId, id);
+      return { status: 200, body: { finishedAt: finishedAt?.toISOString() ?? null } };
     });
   });
   return router;

@@ -133,6 +133,17 @@ export const api = createApi({
       invalidatesTags: ['Outbox'],
     }),
     outbox: build.query<readonly OutboxLine[], void>({ query: () => 'outbox', providesTags: ['Outbox'] }),
+    finishVisit: build.mutation<
+      { readonly finishedAt: string | null },
+      { visitId: string; finished: boolean }
+    >({
+      query: ({ visitId, finished }) => ({
+        url: `visits/${visitId}/finish`,
+        method: 'PUT',
+        body: { finished },
+      }),
+      invalidatesTags: (_r, error) => (error ? [] : ['Day', 'Drawer', 'Visit']),
+    }),
     saveWork: build.mutation<SavedWork, { visitId: string; key: string; version: number; work: Work }>({
       query: ({ visitId, key, version, work }) => ({
         url: `visits/${visitId}/work`,
@@ -391,6 +402,7 @@ export const {
   useRemoveToolMutation,
   useRestoreToolMutation,
   useMeasureToolMutation,
+  useFinishVisitMutation,
   useLogQuery,
   useMoveVisitMutation,
   useSetAbsentMutation,

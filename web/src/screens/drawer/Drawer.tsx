@@ -156,6 +156,7 @@ function Tools({ drawer, coatType, onEdit }: ToolsProps) {
                   : calibration.n > 0
                     ? `${calibration.n} measured: ${moreWord(calibration.k)}, ± ${(calibration.sd * 100).toFixed(0)} %`
                     : 'usual figure, not measured here, ± 15 %'}
+                <Wear minutes={tool.workedMinutes} onSkin={kind.technique === 'clip'} />
               </td>
               <td className="text-end">
                 {onEdit && (
@@ -184,6 +185,19 @@ function Tools({ drawer, coatType, onEdit }: ToolsProps) {
         })}
       </tbody>
     </table>
+  );
+}
+
+/** How long a blade has run, as the tables' logs have it, and when its edge is due. */
+function Wear({ minutes, onSkin }: { readonly minutes: number; readonly onSkin: boolean }) {
+  if (!onSkin || minutes < 1) return null;
+  const { edgeHours } = packs.tools.wear;
+  const hours = minutes / 60;
+  return (
+    <span className="d-block">
+      ran {hours < 1 ? `${Math.round(minutes)} min` : `${hours.toFixed(1)} h`} of about {edgeHours} h
+      {hours >= edgeHours && <span className="tag"> send it for sharpening</span>}
+    </span>
   );
 }
 

@@ -4,6 +4,7 @@ import { bodyOf, openStops, stopsOf, tableNow } from '@kurrel/core';
 import { addMinutes } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { problemOf, useFinishVisitMutation } from '../../app/api.ts';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
@@ -262,7 +263,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           </section>
         </div>
       ) : (
-        <Finished now={now} order={order} visitId={sheet.visit.id} />
+        <Finished now={now} order={order} visitId={sheet.visit.id} finishedAt={sheet.visit.finishedAt} />
       )}
       <nav className="table-keys" aria-label="At the table">
         <button type="button" className="table-key" onClick={back} disabled={now.last === null}>
@@ -360,11 +361,14 @@ function Finished({
   now,
   order,
   visitId,
+  finishedAt,
 }: {
   readonly now: ReturnType<typeof tableNow>;
   readonly order: readonly Task[];
   readonly visitId: string;
+  readonly finishedAt: string | null;
 }) {
+  const [finish, { error, isLoading }] = useFinishVisitMutation();
   const undone = [...now.leftOut, ...now.another, ...now.skipped.keys()].map((id) => nameOf(order, id));
   return (
     <section className="table-finished">
@@ -376,7 +380,25 @@ function Finished({
       {undone.length > 0 && (
         <p className="table-caution">Say to the owner: not done today: {[...new Set(undone)].join(', ')}.</p>
       )}
-      <Link to={`/visits/${visitId}/order`}>Back to the order</Link>
+      {error !== undefined && <p className="table-caution">{problemOf(error).detail}</p>}
+      <p className="answers">
+        <button
+          type="button"
+          className="table-key"
+          disabled={isLoading}
+          onClick={() => void finish({ visitId, finished: finishedAt === null })}
+        >
+          {finishedAt === null
+            ? 'It goes home: keep this as its record'
+            : 'Kept as its record · open it again'}
+        </button>
+        <Link className="table-key" to={`/visits/${visitId}/order`}>
+          Back to the order
+        </Link>
+        <Link className="table-key" to="/">
+          Today
+        </Link>
+      </p>
     </section>
   );
 }
