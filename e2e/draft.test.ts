@@ -13,6 +13,15 @@ afterAll(() => salon.close());
 const LENGTH = '[data-testid="zone-length"]';
 const TOOL = '[data-testid="zone-tool"]';
 const OWN_LENGTH = '.own-word .length-field input';
+/** What a reading says once it has stopped changing: readings follow when the hand rests. */
+const rested = async (page: Page, selector: string): Promise<string> => {
+  for (let before = ''; ;) {
+    const now = await textOf(page, selector);
+    if (now === before) return now;
+    before = now;
+    await new Promise((resolve) => setTimeout(resolve, 600));
+  }
+};
 const contour = (page: Page) =>
   page.$$eval('.dog .contour', (paths) => paths.map((path) => path.getAttribute('d')).join('|'));
 const selectZone = async (page: Page, name: string) => {
@@ -184,7 +193,7 @@ describe('by keyboard alone', () => {
       LENGTH,
       start,
     );
-    const tool = await textOf(page, TOOL);
+    const tool = await rested(page, TOOL);
     await page.keyboard.press('g');
     const turned = tool.includes('with the lay') ? 'against the lay' : 'with the lay';
     await waitForText(page, TOOL, turned);

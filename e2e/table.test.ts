@@ -132,12 +132,15 @@ describe('what happens at the table', () => {
     await pedal(page);
     await sent(page);
     await salon.stopServer();
-    await pedal(page);
-    await page.reload();
-    await waitForText(page, '.table-top', 'step 3 of');
-    await pedal(page);
-    await waitForText(page, '.table-top', 'step 4 of');
-    await salon.startServer();
+    try {
+      await pedal(page);
+      await page.reload();
+      await waitForText(page, '.table-top', 'step 3 of');
+      await pedal(page);
+      await waitForText(page, '.table-top', 'step 4 of');
+    } finally {
+      await salon.startServer();
+    }
     await sent(page);
     const log = await logOf(page, 'Pilchard');
     expect(log.map(({ kind }) => kind)).toEqual(['done', 'done', 'done']);

@@ -8,6 +8,7 @@ export * from './hands.ts';
 export * from './salon.ts';
 export * from './stops.ts';
 export * from './gauge.ts';
+export * from './thermometer.ts';
 export * from './consent.ts';
 export * from './drawer.ts';
 export * from './visit.ts';

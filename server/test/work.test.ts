@@ -125,7 +125,7 @@ describe('the log of the table', () => {
   it('another salon neither reads nor writes it', async () => {
     const { visit } = await open('bram', 'Wren');
     const other = await world.signIn('zephyrine');
-    expect((await other.get(`/api/visits/${visit}/log`).expect(200)).body).toEqual([]);
+    await other.get(`/api/visits/${visit}/log`).expect(404);
     await log(other, visit, [act(done('a'))], 404);
   });
 });
@@ -208,5 +208,50 @@ describe('bottles', () => {
     await agent.post(`/api/shelf/${id}/remove`).expect(204);
     expect(((await agent.get('/api/shelf')).body as ShelfBottle[]).some((one) => one.id === id)).toBe(false);
     await agent.post(`/api/shelf/${id}/restore`).expect(204);
+  });
+});
+
+describe('the blade thermometer', () => {
+  const readings = async (agent: TestAgent, visit: string, query: string): Promise<readonly string[]> => {
+    const { body } = await agent
+      .get(`/api/visits/${visit}/thermometer?${query}`)
+      .buffer(true)
+      .parse((response, done) => {
+        let text = '';
+        response.on('data', (chunk: Buffer) => {
+          text += chunk.toString();
+          if ((text.match(/TEMP/g) ?? []).length === 2) {
+            done(null, text);
+            (response as unknown as { destroy: () => void }).destroy();
+          }
+        });
+      });
+    return (body as string).split('\n').flatMap((line) => (line.startsWith('data: ') ? [line.slice(6)] : []));
+  };
+
+  it('reads a blade hotter the longer it has run, near what the heat model says', async () => {
+    const { agent, visit } = await open('ottilie', 'Quill');
+    const ago = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString();
+    const query = (since: string) => `session=run-1234&tool=ten&rise=22&since=${since}`;
+    const cold = await readings(agent, visit, query(ago(0)));
+    const hot = await readings(agent, visit, query(ago(12)));
+    expect(cold[0]).toMatch(/^HELLO kurrel-thermometer\/1 serial=SIM-/);
+    expect(cold.slice(1).map((line) => line.split(' ').slice(0, 2).join(' '))).toEqual(['TEMP 1', 'TEMP 2']);
+    const celsius = (lines: readonly string[]) => Number(lines[1]?.split(' ')[2]);
+    expect(Math.abs(celsius(cold) - 21)).toBeLessThan(2);
+    // 22 K of rise, a fifth more or less for this blade, after two of its time constants.
+    expect(celsius(hot)).toBeGreaterThan(21 + 0.86 * 22 * 0.8 - 2);
+    expect(celsius(hot)).toBeLessThan(21 + 0.87 * 22 * 1.2 + 2);
+  });
+
+  it('says what is missing when it is held to nothing', async () => {
+    const { agent, visit } = await open('ottilie', 'Quill');
+    const refused = async (query: string) =>
+      (await agent.get(`/api/visits/${visit}/thermometer?${query}`).expect(422)).body.fields[0]
+        .path as string;
+    expect(await refused('tool=ten&rise=22')).toBe('session');
+    expect(await refused('session=run-1234&rise=22')).toBe('tool');
+    expect(await refused('session=run-1234&tool=ten&rise=900')).toBe('rise');
+    await agent.get(`/api/visits/${randomUUID()}/thermometer?session=run-1234&tool=ten&rise=22`).expect(404);
   });
 });

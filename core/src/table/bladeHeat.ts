@@ -1,5 +1,6 @@
 import type { HeatPolicy } from '../packs/tools.ts';
 import { requireNumber } from '../terms/failure.ts';
+import type { TableEvent } from './events.ts';
 
 /** A tool running: since when and until when, minutes from any start. */
 export interface Running {
@@ -33,6 +34,32 @@ export function bladeHeat(
   }
   if (at > -Infinity && nowMinutes > at) toward(roomC, nowMinutes - at);
   return temperature;
+}
+
+/**
+ * When a tool ran, by the log: the minutes of each step done with it up to when it was ended, and from `since` (null: not running) until now;
+ * `minuteOf` turns the log's times into the same minutes. A blade that was swapped begins cold: what ran before does not count.
+ */
+export function runsOf(
+  toolId: string,
+  events: readonly TableEvent[],
+  since: number | null,
+  now: number,
+  minuteOf: (at: string) => number,
+): readonly Running[] {
+  const swapped = events.findLast((event) => event.kind === 'swapped' && event.toolId === toolId);
+  const cold = swapped ? minuteOf(swapped.at) : -Infinity;
+  const done = events.flatMap((event): Running[] => {
+    if (event.kind !== 'done' || event.toolId !== toolId) return [];
+    const toMinutes = minuteOf(event.at);
+    return [{ fromMinutes: toMinutes - event.minutes, toMinutes }];
+  });
+  const all = since === null ? done : [...done, { fromMinutes: since, toMinutes: now }];
+  return all.flatMap(({ fromMinutes, toMinutes }) =>
+    cold < toMinutes && fromMinutes < toMinutes
+      ? [{ fromMinutes: Math.max(fromMinutes, cold), toMinutes }]
+      : [],
+  );
 }
 
 /** How far a tool heats above the room, K: by what its blade leaves; less with a comb on it; 0 for what has no motor. */

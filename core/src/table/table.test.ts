@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { workOf } from '../../testing/order.ts';
 import { breeds, hairEverywhere, packs, sign } from '../../testing/packs.ts';
 import type { Task } from '../tasks/tasks.ts';
-import { bladeHeat, minutesTo, riseOf } from './bladeHeat.ts';
+import { bladeHeat, minutesTo, riseOf, runsOf } from './bladeHeat.ts';
 import type { TableAct, TableEvent } from './events.ts';
 import { inTurn } from './events.ts';
 import { recordOf } from './record.ts';
@@ -146,6 +146,25 @@ describe('a blade', () => {
     expect(bladeHeat(halves, 10, 22, heat)).toBeCloseTo(hot, 9);
     expect(bladeHeat([...run, ...run], 10, 22, heat)).toBeCloseTo(hot, 9);
     expect(() => bladeHeat([{ fromMinutes: 5, toMinutes: 1 }], 6, 22, heat)).toThrow('toMinutes');
+  });
+
+  it('ran for the steps of the log done with it and since the last act, and begins cold where it was swapped', () => {
+    const at = (minute: number) => String(minute);
+    const worked = (toolId: string, end: number, minutes: number): TableEvent => ({
+      ...event(done(first, { toolId, minutes })),
+      at: at(end),
+    });
+    const events = [worked('ten', 10, 4), worked('other', 15, 5), worked('ten', 22, 6)];
+    expect(runsOf('ten', events, null, 30, Number)).toEqual([
+      { fromMinutes: 6, toMinutes: 10 },
+      { fromMinutes: 16, toMinutes: 22 },
+    ]);
+    const swapped = [...events, { ...event({ kind: 'swapped', toolId: 'ten' }), at: at(20) }];
+    expect(runsOf('ten', swapped, 28, 30, Number)).toEqual([
+      { fromMinutes: 20, toMinutes: 22 },
+      { fromMinutes: 28, toMinutes: 30 },
+    ]);
+    expect(runsOf('other', swapped, null, 30, Number)).toEqual([{ fromMinutes: 10, toMinutes: 15 }]);
   });
 
   it('says when it will be too hot: a 10 after twelve minutes, one under a comb never', () => {

@@ -192,4 +192,9 @@ export const ROUTES: readonly FuzzedRoute[] = [
     path: '/visits/:visit/gauge',
     query: { zone: 'back', session: 'abcd-1', after: '12', break: '1' },
   },
+  {
+    method: 'GET',
+    path: '/visits/:visit/thermometer',
+    query: { session: 'abcd-1', tool: 'any', rise: '22' },
+  },
 ];

@@ -1,5 +1,5 @@
 import { gaugeLine } from '@kurrel/contract';
-import { createHash } from 'node:crypto';
+import { bellOf, dice, serialOf } from './simulated.ts';
 
 /**
  * A simulated coat gauge: a pin and sleeve that reads the stretched length of the hair it stands in. Reading number
@@ -20,20 +20,10 @@ const CATCH_EVERY = 17;
 
 export function gaugeReading({ session, trueMm }: GaugeSession, seq: number): number {
   const roll = dice(`${session}:${seq}`);
-  const bell = (roll() + roll() + roll() + roll() - 2) * Math.sqrt(3);
+  const bell = bellOf(roll);
   const spread = Math.hypot(PIN_SD_MM, HAIR_SHARE * trueMm);
   const caught = roll() < 1 / CATCH_EVERY ? trueMm * 0.6 : 0;
   return Math.max(0.3, trueMm + spread * bell + caught);
 }
 
-export const gaugeGreeting = (session: string) =>
-  gaugeLine.hello(`SIM-${hashed(session).slice(0, 4).toUpperCase()}`);
-
-const hashed = (text: string) => createHash('sha256').update(text).digest('hex');
-
-/** Uniform numbers in [0, 1) from a text. */
-function dice(text: string): () => number {
-  const bytes = createHash('sha256').update(text).digest();
-  let at = 0;
-  return () => bytes.readUInt32BE((at++ * 4) % bytes.length) / 2 ** 32;
-}
+export const gaugeGreeting = (session: string) => gaugeLine.hello(serialOf(session));

@@ -64,8 +64,7 @@ export function workRoutes(db: Database, library: Library): Router {
     const { events } = parseBody(logSchema, request.body);
     requireSense(events, library);
     await answerWrite(db, request, response, who, async (tx) => {
-      const [visit] = await tx.select({ id: visits.id }).from(visits).where(eq(visits.id, visitId));
-      if (!visit) throw notFound('visit');
+      await requireVisit(tx, visitId);
       const fresh = await tx
         .insert(workLog)
         .values(events.map((event) => rowOf(event, visitId, who)))
@@ -98,7 +97,17 @@ export function workRoutes(db: Database, library: Library): Router {
   return router;
 }
 
+async function requireVisit(tx: SalonTx, visitId: string): Promise<void> {
+  const [visit] = await tx.select({ id: visits.id }).from(visits).where(eq(visits.id, visitId));
+  if (!visit) throw notFound('visit');
+}
+
+/**
+ * Everything that was done at a visit's table, in turn.
+ * @throws Refusal when there is no such visit.
+ */
 export async function logOf(tx: SalonTx, visitId: string): Promise<readonly TableEvent[]> {
+  await requireVisit(tx, visitId);
   const rows = await tx
     .select({
       id: workLog.id,

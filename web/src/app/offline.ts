@@ -1,3 +1,5 @@
+import { keptActs } from '../visit/kept.ts';
+
 /** What was read of the day, kept by the service worker. */
 const KEPT = 'kurrel-day';
 
@@ -22,4 +24,5 @@ export function keepOffline(waiting: () => void): void {
 /** Whoever signs out leaves nothing of the day on the device. */
 export async function forgetDay(): Promise<void> {
   if ('caches' in window) await caches.delete(KEPT).catch(() => undefined);
+  await keptActs.forgetLogs().catch(() => undefined);
 }

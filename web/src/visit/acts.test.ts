@@ -21,6 +21,7 @@ function salon(
 ) {
   const stored = new Map<string, TableEvent>();
   const disk = new Map<string, KeptAct>();
+  const logs = new Map<string, readonly TableEvent[]>();
   let ids = 0;
   let clock = 0;
   const shown: LogState[] = [];
@@ -39,6 +40,8 @@ function salon(
         write: (act) => Promise.resolve(void disk.set(act.id, act)),
         forget: (gone) => Promise.resolve(gone.forEach((id) => disk.delete(id))),
         all: () => Promise.resolve([...disk.values()]),
+        writeLog: (visit, log) => Promise.resolve(void logs.set(visit, log)),
+        readLog: (visit) => Promise.resolve(logs.get(visit) ?? []),
       },
       newId: () => `${name}-${++ids}`,
       now: () => ++clock * 1000 + skewMs,
@@ -59,7 +62,7 @@ describe('acts at the table', () => {
       () => new Promise(() => undefined),
     );
     const acts = device('tablet');
-    await acts.open('v', []);
+    await acts.open('v');
     await acts.act(me, 'v', rest(5));
     expect(disk.size).toBe(1);
     expect(last()).toMatchObject({ waiting: 1 });
@@ -77,7 +80,7 @@ describe('acts at the table', () => {
           let sent = 0;
           const { device, disk, log } = salon(() => (road[sent++] ?? 'fine') as 'fine');
           const acts = device('tablet', skew);
-          await acts.open('v', []);
+          await acts.open('v');
           for (let i = 1; i <= taps; i++) await acts.act(me, 'v', rest(i));
           await settled(disk);
           expect(log().map((event) => event.kind === 'rested' && event.minutes)).toEqual(
@@ -93,7 +96,7 @@ describe('acts at the table', () => {
     let down = true;
     const { device, disk, log, stored } = salon(() => (down ? 401 : 'fine'));
     const first = device('tablet');
-    await first.open('v', []);
+    await first.open('v');
     await first.act(me, 'v', rest(1));
     await first.act(me, 'v', rest(2));
     expect(stored.size).toBe(0);
@@ -103,10 +106,25 @@ describe('acts at the table', () => {
     expect(log()).toHaveLength(2);
   });
 
+  it('that the server has are known when the device opens again without it; an overtaken answer takes nothing away', async () => {
+    let down = false;
+    const { device, disk, last } = salon(() => (down ? 401 : 'fine'));
+    const first = device('tablet');
+    await first.open('v');
+    await first.act(me, 'v', rest(1));
+    await settled(disk);
+    down = true;
+    const again = device('tablet');
+    await again.open('v');
+    await again.act(me, 'v', rest(2));
+    await again.heard('v', []);
+    expect(last()?.events.map((event) => event.kind === 'rested' && event.minutes)).toEqual([1, 2]);
+  });
+
   it('of two devices come together on both', async () => {
     const { device, disk, last } = salon();
     const [tablet, phone] = [device('tablet'), device('phone')];
-    await Promise.all([tablet.open('v', []), phone.open('v', [])]);
+    await Promise.all([tablet.open('v'), phone.open('v')]);
     await tablet.act(me, 'v', rest(1));
     await settled(disk);
     await phone.act(me, 'v', rest(2));
@@ -119,7 +137,7 @@ describe('acts at the table', () => {
       events.some((event) => event.kind === 'rested' && event.minutes === 2) ? 422 : 'fine',
     );
     const acts = device('tablet');
-    await acts.open('v', []);
+    await acts.open('v');
     for (const minutes of [1, 2, 3]) await acts.act(me, 'v', rest(minutes));
     await vi.waitFor(() => expect(log()).toHaveLength(2));
     await vi.waitFor(() => expect(last()?.refused).toHaveLength(1));
@@ -131,10 +149,11 @@ describe('acts at the table', () => {
   it('on a device whose clock is behind still come after what it has seen', async () => {
     const { device, disk, log } = salon();
     const [right, behind] = [device('right', 9_000_000), device('behind', -9_000_000)];
-    await right.open('v', []);
+    await right.open('v');
     await right.act(me, 'v', rest(1));
     await settled(disk);
-    await behind.open('v', log());
+    await behind.open('v');
+    await behind.heard('v', log());
     await behind.act(me, 'v', rest(2));
     await settled(disk);
     expect(log().map(({ device: name }) => name)).toEqual(['right', 'behind']);

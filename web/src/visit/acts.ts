@@ -33,6 +33,9 @@ export interface ActWorld {
     readonly write: (act: KeptAct) => Promise<void>;
     readonly forget: (ids: readonly string[]) => Promise<void>;
     readonly all: () => Promise<readonly KeptAct[]>;
+    /** What the server is known to have of a dog's log. */
+    readonly writeLog: (visitId: string, log: readonly TableEvent[]) => Promise<void>;
+    readonly readLog: (visitId: string) => Promise<readonly TableEvent[]>;
   };
   readonly newId: () => string;
   readonly now: () => number;
@@ -59,17 +62,18 @@ export class Acts {
 
   constructor(private readonly world: ActWorld) {}
 
-  /** Opens a dog's log: what this device has kept at once, what the server has when it answers. */
-  async open(visitId: string, log: readonly TableEvent[] | null): Promise<void> {
+  /** Opens a dog's log: what this device has kept, and what it knows the server to have. */
+  async open(visitId: string): Promise<void> {
     await this.loaded();
-    if (log) this.logs.set(visitId, log);
+    const known = await this.world.kept.readLog(visitId).catch(() => []);
+    this.joined(visitId, known);
     this.tell(visitId);
     void this.run(visitId);
   }
 
   /** The server's log, read anew. */
-  heard(visitId: string, log: readonly TableEvent[]): void {
-    this.logs.set(visitId, log);
+  async heard(visitId: string, log: readonly TableEvent[]): Promise<void> {
+    await this.known(visitId, log);
     this.tell(visitId);
   }
 
@@ -129,6 +133,18 @@ export class Acts {
     return this.ready;
   }
 
+  /** A log is only ever added to: an answer that was overtaken takes nothing away. */
+  private joined(visitId: string, log: readonly TableEvent[]): readonly TableEvent[] {
+    const all = inTurn([...(this.logs.get(visitId) ?? []), ...log]);
+    this.logs.set(visitId, all);
+    return all;
+  }
+
+  /** What the server has, on this device too: opened without a network, it still knows. */
+  private async known(visitId: string, log: readonly TableEvent[]): Promise<void> {
+    await this.world.kept.writeLog(visitId, this.joined(visitId, log)).catch(() => undefined);
+  }
+
   private eventsOf(visitId: string): readonly TableEvent[] {
     const own = this.waiting
       .filter((one) => one.visitId === visitId && one.refused === null)
@@ -164,7 +180,7 @@ export class Acts {
         );
         if ('log' in sent) {
           const ids = batch.map(({ id }) => id);
-          this.logs.set(visitId, sent.log);
+          await this.known(visitId, sent.log);
           this.waiting = this.waiting.filter(({ id }) => !ids.includes(id));
           await this.world.kept.forget(ids).catch(() => undefined);
           backOffMs = FIRST_BACK_OFF_MS;

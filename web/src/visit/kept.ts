@@ -1,3 +1,4 @@
+import type { TableEvent } from '@kurrel/core';
 import { openDB } from 'idb';
 import type { KeptAct } from './acts.ts';
 import type { Base, Part, PartValue } from './part.ts';
@@ -16,16 +17,23 @@ export interface KeptEdits {
   readonly sending: { readonly key: string; readonly value: PartValue } | null;
 }
 
+/** What the server is known to have of a dog's log. */
+interface KeptLog {
+  readonly id: string;
+  readonly log: readonly TableEvent[];
+}
+
 export const keptId = (personId: string, visitId: string, part: Part): string =>
   `${personId}/${visitId}/${part}`;
 
 const STORE = 'edits';
 const ACTS = 'acts';
+const LOGS = 'logs';
 let opened: ReturnType<typeof open> | null = null;
 const open = () =>
-  openDB('kurrel', 2, {
+  openDB('kurrel', 3, {
     upgrade: (db) => {
-      for (const store of [STORE, ACTS])
+      for (const store of [STORE, ACTS, LOGS])
         if (!db.objectStoreNames.contains(store)) db.createObjectStore(store, { keyPath: 'id' });
     },
   });
@@ -48,7 +56,7 @@ export const kept = {
   },
 };
 
-/** Acts at the table that the server has not taken yet. */
+/** Acts at the table that the server has not taken yet, and the logs it has. */
 export const keptActs = {
   async write(act: KeptAct): Promise<void> {
     await (await database()).put(ACTS, act);
@@ -59,5 +67,14 @@ export const keptActs = {
   },
   async all(): Promise<readonly KeptAct[]> {
     return (await (await database()).getAll(ACTS)) as KeptAct[];
+  },
+  async writeLog(visitId: string, log: readonly TableEvent[]): Promise<void> {
+    await (await database()).put(LOGS, { id: visitId, log } satisfies KeptLog);
+  },
+  async readLog(visitId: string): Promise<readonly TableEvent[]> {
+    return ((await (await database()).get(LOGS, visitId)) as KeptLog | undefined)?.log ?? [];
+  },
+  async forgetLogs(): Promise<void> {
+    await (await database()).clear(LOGS);
   },
 };

@@ -42,7 +42,7 @@ export const openTable =
   (visitId: string): AppThunk<Promise<void>> =>
   async (dispatch, _getState, { acts }) => {
     dispatch(openedTable(visitId));
-    await acts.open(visitId, null);
+    await acts.open(visitId);
     await dispatch(readLog(visitId));
   };
 
@@ -52,7 +52,7 @@ export const readLog =
   async (dispatch, _getState, { acts }) => {
     const read = dispatch(api.endpoints.log.initiate(visitId, { forceRefetch: true, subscribe: false }));
     const { data } = await read;
-    if (data) acts.heard(visitId, data);
+    if (data) await acts.heard(visitId, data);
   };
 
 /** One touch at the table. */

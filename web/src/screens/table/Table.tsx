@@ -23,6 +23,7 @@ import { Picture } from './Picture.tsx';
 import { takeTool } from './takeTool.ts';
 import { useAwake } from './useAwake.ts';
 import { useTableKeys } from './useTableKeys.ts';
+import { useThermometer } from './useThermometer.ts';
 
 /** One step at a time, filling the screen, for wet hands and a pedal. */
 export const TableScreen = () => (
@@ -82,7 +83,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   }, [dispatch, found, events.length > 0]);
 
   const lastAt = events.at(-1)?.at;
-  const since = Math.min(clock, Math.max(opened, lastAt ? Date.parse(lastAt) : 0));
+  const startedMs = Math.max(opened, lastAt ? Date.parse(lastAt) : 0);
+  const since = Math.min(clock, startedMs);
   const minutes = Math.min(LONGEST_MINUTES, Math.max(0, (clock - since) / 60_000));
   const { current, next } = now;
   const act = useCallback((one: TableAct) => void dispatch(actAtTable(one)), [dispatch]);
@@ -130,7 +132,9 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     free: asking === null,
   });
 
-  const heat = current ? heatOf(current, events, since, clock) : null;
+  const [held, setHeld] = useState(false);
+  const thermometer = useThermometer(sheet.visit.id, current, startedMs, held);
+  const heat = current ? heatOf(current, events, since, clock, thermometer.celsius) : null;
   const readyAt = addMinutes(new Date(clock), now.leftMinutes);
   const pairTold = current ? otherSideGot(current, now.done) : null;
   const impatient = now.patienceShare < 0.15 && current !== null && asking === null;
@@ -152,10 +156,17 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           <strong>{Math.round(now.patienceMinutes)} min</strong>
         </span>
         {heat && (
-          <span className={`blade ${heat.advice}`} role="status">
-            blade about {Math.round(heat.celsius)} °C
-            {heat.advice === 'swap' && ': swap it'}
-            {heat.advice === 'soon' && `: swap in ${minutesWord(heat.swapInMinutes)}`}
+          <span className={`blade ${heat.advice}`}>
+            <span role="status">
+              blade {thermometer.celsius === null ? 'about ' : ''}
+              {Math.round(heat.celsius)} °C{thermometer.celsius === null ? '' : ', read'}
+              {heat.advice === 'swap' && ': swap it'}
+              {heat.advice === 'soon' && `: swap in ${minutesWord(heat.swapInMinutes)}`}
+              {thermometer.state === 'lost' && ' (thermometer lost)'}
+            </span>{' '}
+            <button type="button" aria-pressed={held} onClick={() => setHeld(!held)}>
+              thermometer
+            </button>
           </span>
         )}
         <span className="ready">

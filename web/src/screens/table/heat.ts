@@ -1,5 +1,5 @@
 import type { TableEvent, Task } from '@kurrel/core';
-import { bladeHeat, minutesTo, riseOf } from '@kurrel/core';
+import { bladeHeat, minutesTo, riseOf, runsOf } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 
 export interface Heat {
@@ -9,29 +9,26 @@ export interface Heat {
   readonly advice: 'fine' | 'soon' | 'swap';
 }
 
-/** How hot the blade in hand is by the heat model: from when it ran, as the log has it, and since the last act. Null for what has no motor. */
+/** How far above the room the tool of a step heats, K; 0 for what has no motor. */
+export const riseOfTask = (task: Task): number => (task.toolId === null ? 0 : riseOf(task, packs.tools.heat));
+
+/**
+ * How hot the blade in hand is: as the thermometer read it, or by the heat model from when it ran, as the log has it, and since the last act.
+ * Null for what has no motor.
+ */
 export function heatOf(
   task: Task,
   events: readonly TableEvent[],
   sinceMs: number,
   nowMs: number,
+  readC: number | null,
 ): Heat | null {
   const { heat } = packs.tools;
-  const riseK = riseOf(task, heat);
+  const riseK = riseOfTask(task);
   if (riseK === 0 || task.toolId === null) return null;
-  const { toolId } = task;
-  const swapped = events.findLast((event) => event.kind === 'swapped' && event.toolId === toolId);
-  const from = swapped ? Date.parse(swapped.at) : -Infinity;
-  const runs = events.flatMap((event) => {
-    if (event.kind !== 'done' || event.toolId !== toolId) return [];
-    const end = Date.parse(event.at);
-    return end <= from
-      ? []
-      : [{ fromMinutes: minutesOf(Math.max(from, end - event.minutes * MINUTE)), toMinutes: minutesOf(end) }];
-  });
-  const running = { fromMinutes: minutesOf(Math.max(sinceMs, from)), toMinutes: minutesOf(nowMs) };
-  const all = running.toMinutes > running.fromMinutes ? [...runs, running] : runs;
-  const celsius = bladeHeat(all, minutesOf(nowMs), riseK, heat);
+  const now = nowMs / MINUTE_MS;
+  const runs = runsOf(task.toolId, events, sinceMs / MINUTE_MS, now, minuteOf);
+  const celsius = readC ?? bladeHeat(runs, now, riseK, heat);
   const swapInMinutes = minutesTo(heat.swapC, celsius, riseK, heat);
   return {
     celsius,
@@ -40,5 +37,5 @@ export function heatOf(
   };
 }
 
-const MINUTE = 60_000;
-const minutesOf = (ms: number) => ms / MINUTE;
+const MINUTE_MS = 60_000;
+const minuteOf = (at: string): number => Date.parse(at) / MINUTE_MS;

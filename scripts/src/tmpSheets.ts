@@ -1,0 +1,10 @@
+import { writeFileSync } from 'node:fs';
+import { freePort, startThrowaway } from './cluster.ts';
+import { startServer } from './server.ts';
+import { demoDatabase } from './world.ts';
+import { visitSheets } from './bench/visits.ts';
+const cluster = await startThrowaway();
+const database = await demoDatabase(cluster, false);
+const server = await startServer(database, await freePort(), { quiet: true });
+writeFileSync('/tmp/sheets.json', JSON.stringify(await visitSheets(server.address)));
+await server.stop(); await cluster.stop();
