@@ -62,8 +62,8 @@ function changesBy(before: Plan, after: Plan, unit: LengthUnit): readonly string
   const seen = new Set<string>();
   return planChanges(before, after).flatMap(({ zone, fromMm, toMm }) => {
     const kind = zoneKindId(zone);
-    const by = toMm - fromMm;
-    if (Math.abs(by) < 1 || seen.has(kind) || seen.size === TOLD) return [];
+    const by = Math.round(toMm - fromMm);
+    if (by === 0 || seen.has(kind) || seen.size === TOLD) return [];
     seen.add(kind);
     const { name } = byId('zone', packs.zones.zones, kind);
     return [`${name} ${formatLength(Math.abs(by), unit)} ${by > 0 ? 'longer' : 'shorter'}`];
