@@ -64,8 +64,8 @@ describe('today and the dogs', () => {
   it('today lists who comes, for what, how long, and opens the draft', async () => {
     const page = await salon.enter('Isolde Pike');
     await waitForText(page, '.tide-line', 'Juniper');
-    await waitForText(page, '.tide-line:first-child', 'ready by');
-    expect(await textOf(page, '.tide-line:first-child')).toMatch(/8:30 .* (105|120) min ready by 1\d:\d\d/);
+    await waitForText(page, '.tide-row', 'ready by');
+    expect(await textOf(page, '.tide-row')).toMatch(/8:30 .* (105|120) min .*ready by 1\d:\d\d/);
     await page.locator('.tide-line ::-p-text(Juniper)').click();
     await waitForText(page, '.dog-strip h1', 'Juniper');
     await page.close();
