@@ -30,7 +30,7 @@ export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBa
       <VisitPath sheet={sheet} />
       <span>
         <strong>{visit.what}</strong>
-        <span className="muted">
+        <span className="muted booked-for">
           {' '}
           {times.weekday(visit.startsAt)} · {visit.minutes} min · {visit.groomer}
         </span>
