@@ -51,11 +51,21 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
     draft.technique !== null && tools.techniques.find(({ id }) => id === draft.technique)?.byHand === true;
   const there = new Set(drafts.map(({ id }) => id));
 
+  const kindOf = (draft: Draft) => (draft.zone === null ? null : zoneKindId(draft.zone));
+  const isRisen = (draft: Draft) => {
+    const kind = kindOf(draft);
+    return setTask !== null && kind !== null && afterCurl.includes(kind) && byHand(draft);
+  };
+  const risenIds = drafts.filter(isRisen).map(({ id }) => id);
   const staged = drafts.map((draft): Task => {
-    const kind = draft.zone === null ? null : zoneKindId(draft.zone);
-    const risen = setTask !== null && kind !== null && afterCurl.includes(kind) && byHand(draft);
-    const after = [...draft.after, ...(risen ? [setTask] : [])].filter((id) => there.has(id));
-    return { ...draft, after, phase: risen ? 'finish' : draft.phase, stage: stageOf(draft, kind, risen) };
+    const risen = isRisen(draft);
+    // Nothing is cut behind the last look.
+    const looksLast = draft.phase === 'check' && risenIds.length > 0;
+    const waits = risen && setTask !== null ? [setTask] : looksLast ? risenIds : [];
+    const after = [...draft.after, ...waits].filter((id) => there.has(id));
+    const phase = risen || looksLast ? 'finish' : draft.phase;
+    const stage = looksLast ? last + 2 + AFTER.length : stageOf(draft, kindOf(draft), risen);
+    return { ...draft, after, phase, stage };
   });
   // The harder side with a tool is done before the easy one, so that the easy one can match it.
   return staged.map((task) => {
