@@ -1,6 +1,7 @@
 import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BreedPack, TableAct, Task } from '@kurrel/core';
 import { bodyOf, openStops, stopsOf, tableNow } from '@kurrel/core';
+import { joinSentence } from '@kurrel/words';
 import { addMinutes } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -136,6 +137,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const thermometer = useThermometer(sheet.visit.id, current, startedMs, held);
   const heat = current ? heatOf(current, events, since, clock, thermometer.celsius) : null;
   const readyAt = addMinutes(new Date(clock), now.leftMinutes);
+  const joins = plan.zones.find(({ zone }) => zone === current?.zone)?.joins ?? [];
   const pairTold = current ? otherSideGot(current, now.done) : null;
   const impatient = now.patienceShare < 0.15 && current !== null && asking === null;
   return (
@@ -230,6 +232,9 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 <p className="table-how">
                   {stanceWord(current)}. {current.hold ?? current.how[0] ?? ''}
                 </p>
+                {joins.length > 0 && (
+                  <p className="table-how">{joins.map((join) => joinSentence(join, unit)).join('; ')}</p>
+                )}
                 {current.secondHands && (
                   <p className="table-caution">
                     {current.secondHands.text} {current.secondHands.alone}
