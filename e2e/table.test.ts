@@ -2,6 +2,7 @@ import type { TableEvent } from '@kurrel/core';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
+import { press } from './browser.ts';
 import { openHands, openSalon, openStation, textOf, visitAddress, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
@@ -145,6 +146,18 @@ describe('what happens at the table', () => {
     const log = await logOf(page, 'Pilchard');
     expect(log.map(({ kind }) => kind)).toEqual(['done', 'done', 'done']);
     expect(new Set(log.map((event) => event.kind === 'done' && event.task)).size).toBe(3);
+    await page.close();
+  });
+
+  it('the thermometer takes the place of the heat model while it reads', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openTable(page, 'Marzipan');
+    await until(page, 'pads');
+    await waitForText(page, '.table-top', 'blade about 2');
+    await press(page, '.blade button');
+    await waitForText(page, '.table-top', '°C, read');
+    await press(page, '.blade button');
+    await waitForText(page, '.table-top', 'blade about 2');
     await page.close();
   });
 

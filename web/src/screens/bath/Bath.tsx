@@ -2,23 +2,20 @@ import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BathPlan, BathStep, BreedPack } from '@kurrel/core';
 import { byRole } from '@kurrel/core';
 import { lazy, Suspense } from 'react';
-import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { packs } from '../../app/packs.ts';
 import { eventually } from '../../app/eventually.ts';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
 import { Loading } from '../../parts/Loading.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
-import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { Stops } from '../../parts/Stops.tsx';
-import { SAVE_WORD } from '../../parts/saveWord.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
 import { Title } from '../../parts/Title.tsx';
 import { takenBefore, useBath } from '../../parts/useWork.ts';
-import { VisitPath } from '../../parts/VisitPath.tsx';
 import { WithVisit } from '../../parts/WithVisit.tsx';
-import { setBath, workHistory } from '../../visit/workSlice.ts';
+import { WorkBar } from '../../parts/WorkBar.tsx';
+import { setBath } from '../../visit/workSlice.ts';
 import { Amount, mlWord } from './Amount.tsx';
 import { TakeFromBottles } from './TakeFromBottles.tsx';
 
@@ -42,43 +39,12 @@ interface BoardProps {
 
 function Board({ sheet, breed, choices, work }: BoardProps) {
   const { bath, visit, estimate } = useBath(sheet, breed, choices, work.bath);
-  const { state } = useAppSelector((root) => root.visit.sync.work);
-  const dispatch = useAppDispatch();
-  const past = useAppSelector((root) => root.visit.work.past.length > 0);
-  const future = useAppSelector((root) => root.visit.work.future.length > 0);
   const wash = estimate.parts.find(({ id }) => id === WASH.id);
   const dry = estimate.parts.find(({ id }) => id === DRY.id);
   return (
     <main id="content" className="bath">
       <Title of={['Bath', sheet.dog.name]} />
-      <header className="draft-bar">
-        <VisitPath sheet={sheet} />
-        <h1>{sheet.dog.name}’s bath</h1>
-        <span className="ms-auto d-flex align-items-center gap-2">
-          <span className="muted" role="status">
-            {SAVE_WORD[state]}
-          </span>
-          <Button
-            variant="outline-secondary"
-            size="sm"
-            disabled={!past}
-            onClick={() => dispatch(workHistory.undo())}
-          >
-            Undo
-          </Button>
-          <Button
-            variant="outline-secondary"
-            size="sm"
-            disabled={!future}
-            onClick={() => dispatch(workHistory.redo())}
-          >
-            Redo
-          </Button>
-        </span>
-        <div className="w-100 part-trouble">
-          <PartTrouble part="work" />
-        </div>
-      </header>
+      <WorkBar sheet={sheet} title={`${sheet.dog.name}’s bath`} />
       <aside className="bath-say" aria-label="This bath">
         <Stops sheet={sheet} hands={sheet.hands} />
         <p className="muted">

@@ -5,8 +5,8 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { SAVE_WORD } from '../../parts/saveWord.ts';
 import { useTimes } from '../../parts/times.ts';
+import { UndoRedo } from '../../parts/UndoRedo.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
-import { choicesHistory } from '../../visit/choicesSlice.ts';
 import { savePart } from '../../visit/visit.ts';
 
 interface DraftBarProps {
@@ -19,8 +19,6 @@ interface DraftBarProps {
 export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBarProps) {
   const dispatch = useAppDispatch();
   const times = useTimes();
-  const past = useAppSelector((state) => state.visit.choices.past.length > 0);
-  const future = useAppSelector((state) => state.visit.choices.future.length > 0);
   const { state } = useAppSelector((root) => root.visit.sync.choices);
   const { visit, saved } = sheet;
   const busy = state === 'sending';
@@ -40,22 +38,7 @@ export const DraftBar = memo(function DraftBar({ sheet, dirty, onHelp }: DraftBa
           {saved ? `v${saved.version} by ${saved.savedBy}${dirty ? ', changed since' : ''}` : 'not saved yet'}
           {stuck && ` · ${SAVE_WORD[state]}`}
         </span>
-        <Button
-          variant="outline-secondary"
-          size="sm"
-          disabled={!past}
-          onClick={() => dispatch(choicesHistory.undo())}
-        >
-          Undo
-        </Button>
-        <Button
-          variant="outline-secondary"
-          size="sm"
-          disabled={!future}
-          onClick={() => dispatch(choicesHistory.redo())}
-        >
-          Redo
-        </Button>
+        <UndoRedo part="choices" />
         <Button variant="outline-secondary" size="sm" onClick={onHelp} aria-label="Keys">
           ?
         </Button>

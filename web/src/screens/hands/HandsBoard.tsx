@@ -2,12 +2,12 @@ import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
 import { bodyOf, changesSince, dogZones, questionTape } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import { useSearchParams } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dogViews } from '../../drawing/dogViews.ts';
 import { ageOf, zoneWord } from '../../parts/words.ts';
+import { UndoRedo } from '../../parts/UndoRedo.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
 import { CoatPanel } from './CoatPanel.tsx';
 import { Effects } from './Effects.tsx';
@@ -20,7 +20,7 @@ import type { HandsTab } from './handsView.ts';
 import { lookAt } from './handsView.ts';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { SAVE_WORD } from '../../parts/saveWord.ts';
-import { confirmMeasure, handsHistory, putFinds } from '../../visit/handsSlice.ts';
+import { confirmMeasure, putFinds } from '../../visit/handsSlice.ts';
 import { PlacePanel } from './PlacePanel.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { TapeDrawing } from './TapeDrawing.tsx';
@@ -45,7 +45,6 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   const { hands } = sheet;
   const dispatch = useAppDispatch();
   const look = useAppSelector((state) => state.handsView);
-  const { past, future } = useAppSelector((state) => state.visit.hands);
   const saving = useAppSelector((state) => state.visit.sync.hands.state);
   const unit = useAppSelector((state) => state.preferences.unit);
   const [params, setParams] = useSearchParams();
@@ -117,22 +116,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
         <span className="muted save-state" data-testid="hands-state">
           {SAVE_WORD[saving]}
         </span>
-        <Button
-          size="sm"
-          variant="outline-secondary"
-          disabled={past.length === 0}
-          onClick={() => dispatch(handsHistory.undo())}
-        >
-          Undo
-        </Button>
-        <Button
-          size="sm"
-          variant="outline-secondary"
-          disabled={future.length === 0}
-          onClick={() => dispatch(handsHistory.redo())}
-        >
-          Redo
-        </Button>
+        <UndoRedo part="hands" />
       </header>
       <aside className="dog-strip" aria-label="Dog">
         <div className="strip-top">

@@ -6,19 +6,17 @@ import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
-import { PartTrouble } from '../../parts/PartTrouble.tsx';
-import { SAVE_WORD } from '../../parts/saveWord.ts';
 import { Stops } from '../../parts/Stops.tsx';
 import { minutesWord, taskWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
 import { Title } from '../../parts/Title.tsx';
 import type { WorkedVisit } from '../../parts/useWork.ts';
 import { useWork } from '../../parts/useWork.ts';
-import { VisitPath } from '../../parts/VisitPath.tsx';
 import { WithVisit } from '../../parts/WithVisit.tsx';
-import { setOrder, workHistory } from '../../visit/workSlice.ts';
+import { WorkBar } from '../../parts/WorkBar.tsx';
+import { setOrder } from '../../visit/workSlice.ts';
 import { Cards } from './Cards.tsx';
 import { Stress } from './Stress.tsx';
 
@@ -41,9 +39,6 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
   const times = useTimes();
   const worked = useWork(sheet, breed, choices, work);
   const { order, own, found, boxMinutes, tasks, visit } = worked;
-  const { state } = useAppSelector((root) => root.visit.sync.work);
-  const past = useAppSelector((root) => root.visit.work.past.length > 0);
-  const future = useAppSelector((root) => root.visit.work.future.length > 0);
   const [refused, setRefused] = useState<readonly Refusal[]>([]);
   const { locked, pinned, dropped } = work.order;
   const byId = useMemo(() => new Map(tasks.map((task) => [task.id, task])), [tasks]);
@@ -73,37 +68,11 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
   return (
     <main id="content" className="order">
       <Title of={['Order', sheet.dog.name]} />
-      <header className="draft-bar">
-        <VisitPath sheet={sheet} />
-        <h1>{sheet.dog.name}, step by step</h1>
-        <span className="ms-auto d-flex align-items-center gap-2">
-          <span className="muted" role="status">
-            {SAVE_WORD[state]}
-          </span>
-          <Button
-            variant="outline-secondary"
-            size="sm"
-            disabled={!past}
-            onClick={() => dispatch(workHistory.undo())}
-          >
-            Undo
-          </Button>
-          <Button
-            variant="outline-secondary"
-            size="sm"
-            disabled={!future}
-            onClick={() => dispatch(workHistory.redo())}
-          >
-            Redo
-          </Button>
-          <Button variant="outline-secondary" size="sm" onClick={() => window.print()}>
-            Print
-          </Button>
-        </span>
-        <div className="w-100 part-trouble">
-          <PartTrouble part="work" />
-        </div>
-      </header>
+      <WorkBar sheet={sheet} title={`${sheet.dog.name}, step by step`}>
+        <Button variant="outline-secondary" size="sm" onClick={() => window.print()}>
+          Print
+        </Button>
+      </WorkBar>
       <aside className="order-say" aria-label="This order">
         <Stops sheet={sheet} hands={sheet.hands} />
         <dl className="figures">

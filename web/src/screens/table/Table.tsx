@@ -5,7 +5,6 @@ import { joinSentence } from '@kurrel/words';
 import { addMinutes } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { problemOf, useFinishVisitMutation } from '../../app/api.ts';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
@@ -19,9 +18,12 @@ import { setOrder } from '../../visit/workSlice.ts';
 import { Asking } from './Asking.tsx';
 import type { Question } from './Asking.tsx';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
+import { Finished } from './Finished.tsx';
 import { heatOf } from './heat.ts';
+import { nameOf } from './nameOf.ts';
+import { PairOffer } from './PairOffer.tsx';
 import { Picture } from './Picture.tsx';
-import { takeTool } from './takeTool.ts';
+import { SendState } from './SendState.tsx';
 import { useAwake } from './useAwake.ts';
 import { useTableKeys } from './useTableKeys.ts';
 import { useThermometer } from './useThermometer.ts';
@@ -138,7 +140,6 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const heat = current ? heatOf(current, events, since, clock, thermometer.celsius) : null;
   const readyAt = addMinutes(new Date(clock), now.leftMinutes);
   const joins = plan.zones.find(({ zone }) => zone === current?.zone)?.joins ?? [];
-  const pairTold = current ? otherSideGot(current, now.done) : null;
   const impatient = now.patienceShare < 0.15 && current !== null && asking === null;
   return (
     <main id="content" className="table-screen">
@@ -259,7 +260,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 {contactOf(current, bath) > 0 && (
                   <ContactTimer minutes={contactOf(current, bath)} what={current.tool} />
                 )}
-                {pairTold && <PairOffer told={pairTold} task={current} />}
+                <PairOffer task={current} done={now.done} />
                 {impatient && (
                   <p className="table-caution">
                     It has nearly had enough.{' '}
@@ -318,103 +319,5 @@ const KEYS: readonly (readonly [Question, string])[] = [
   ['stop', 'Stop'],
 ];
 
-const nameOf = (order: readonly Task[], id: string) => {
-  const task = order.find((one) => one.id === id);
-  return task ? taskWord(task) : 'a step';
-};
-
 const contactOf = (task: Task, bath: ReturnType<typeof useWork>['bath']): number =>
   bath.steps.find(({ id }) => task.id === `bath:${id}`)?.contactMinutes ?? 0;
-
-/** What the other side of this place really got, where that is not what is planned here. */
-function otherSideGot(task: Task, done: ReturnType<typeof tableNow>['done']) {
-  const twin = task.pair === null ? undefined : done.get(task.pair);
-  if (twin?.kind !== 'done' || twin.toolId === null || twin.toolId === task.toolId) return null;
-  return { toolId: twin.toolId, tool: twin.tool, direction: twin.direction };
-}
-
-function PairOffer({
-  told,
-  task,
-}: {
-  readonly told: NonNullable<ReturnType<typeof otherSideGot>>;
-  readonly task: Task;
-}) {
-  const dispatch = useAppDispatch();
-  return (
-    <p className="table-caution">
-      The other side got {told.tool}.{' '}
-      <button
-        type="button"
-        onClick={() => {
-          if (task.zone !== null)
-            void dispatch(takeTool([task.zone], told.toolId, told.direction ?? 'with', 'as the other side'));
-        }}
-      >
-        The same here
-      </button>
-    </p>
-  );
-}
-
-function SendState({ state, waiting }: { readonly state: string; readonly waiting: number }) {
-  const says =
-    state === 'signed-out'
-      ? 'sign in to send'
-      : waiting === 0
-        ? 'all sent'
-        : state === 'retrying'
-          ? `${waiting} kept here, sent when the server is back`
-          : `sending ${waiting}`;
-  return (
-    <span className="send-state muted" role="status" data-testid="send-state">
-      {says}
-    </span>
-  );
-}
-
-function Finished({
-  now,
-  order,
-  visitId,
-  finishedAt,
-}: {
-  readonly now: ReturnType<typeof tableNow>;
-  readonly order: readonly Task[];
-  readonly visitId: string;
-  readonly finishedAt: string | null;
-}) {
-  const [finish, { error, isLoading }] = useFinishVisitMutation();
-  const undone = [...now.leftOut, ...now.another, ...now.skipped.keys()].map((id) => nameOf(order, id));
-  return (
-    <section className="table-finished">
-      <h2>Nothing is left to do</h2>
-      <p>
-        {now.done.size} steps in {minutesWord(now.workedMinutes)}
-        {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.
-      </p>
-      {undone.length > 0 && (
-        <p className="table-caution">Say to the owner: not done today: {[...new Set(undone)].join(', ')}.</p>
-      )}
-      {error !== undefined && <p className="table-caution">{problemOf(error).detail}</p>}
-      <p className="answers">
-        <button
-          type="button"
-          className="table-key"
-          disabled={isLoading}
-          onClick={() => void finish({ visitId, finished: finishedAt === null })}
-        >
-          {finishedAt === null
-            ? 'It goes home: keep this as its record'
-            : 'Kept as its record · open it again'}
-        </button>
-        <Link className="table-key" to={`/visits/${visitId}/order`}>
-          Back to the order
-        </Link>
-        <Link className="table-key" to="/">
-          Today
-        </Link>
-      </p>
-    </section>
-  );
-}

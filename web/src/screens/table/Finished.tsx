@@ -1,0 +1,49 @@
+import type { TableNow, Task } from '@kurrel/core';
+import { Link } from 'react-router';
+import { problemOf, useFinishVisitMutation } from '../../app/api.ts';
+import { minutesWord } from '../../parts/taskWords.ts';
+import { nameOf } from './nameOf.ts';
+
+interface FinishedProps {
+  readonly now: TableNow;
+  readonly order: readonly Task[];
+  readonly visitId: string;
+  readonly finishedAt: string | null;
+}
+
+/** After the last step: what was done, what was not, and the dog goes home. */
+export function Finished({ now, order, visitId, finishedAt }: FinishedProps) {
+  const [finish, { error, isLoading }] = useFinishVisitMutation();
+  const undone = [...now.leftOut, ...now.another, ...now.skipped.keys()].map((id) => nameOf(order, id));
+  return (
+    <section className="table-finished">
+      <h2>Nothing is left to do</h2>
+      <p>
+        {now.done.size} steps in {minutesWord(now.workedMinutes)}
+        {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.
+      </p>
+      {undone.length > 0 && (
+        <p className="table-caution">Say to the owner: not done today: {[...new Set(undone)].join(', ')}.</p>
+      )}
+      {error !== undefined && <p className="table-caution">{problemOf(error).detail}</p>}
+      <p className="answers">
+        <button
+          type="button"
+          className="table-key"
+          disabled={isLoading}
+          onClick={() => void finish({ visitId, finished: finishedAt === null })}
+        >
+          {finishedAt === null
+            ? 'It goes home: keep this as its record'
+            : 'Kept as its record · open it again'}
+        </button>
+        <Link className="table-key" to={`/visits/${visitId}/order`}>
+          Back to the order
+        </Link>
+        <Link className="table-key" to="/">
+          Today
+        </Link>
+      </p>
+    </section>
+  );
+}
