@@ -89,7 +89,7 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
         </h2>
         <p className="bath-method">
           <strong>{bath.drying.name}</strong> with {bath.drying.dryers.map(({ name }) => name).join(' and ')}
-          {bath.drying.noHeat && ', no heat on this dog'}. {bath.drying.how}
+          {bath.drying.noHeat && ', no heat on this dog'}. {bath.drying.how}{' '}
           <span className="why">{bath.drying.why}</span>
         </p>
         <Suspense fallback={<Loading what="the drying curve" />}>
