@@ -161,6 +161,22 @@ describe('what happens at the table', () => {
     await page.close();
   });
 
+  it('what was left is read with the gauge and kept as measured by it', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openTable(page, 'Clementine');
+    await until(page, 'foreleg');
+    await press(page, '.table-keys ::-p-text(Measure)');
+    await press(page, '.asking ::-p-text(Read with the gauge)');
+    await waitForText(page, '.asking', 'readings');
+    await press(page, '.asking ::-p-text(Stop the gauge)');
+    await press(page, '.asking .table-field ::-p-text(Keep 4)');
+    await sent(page);
+    const log = await logOf(page, 'Clementine');
+    const measured = log.find((event) => event.kind === 'measured');
+    expect(measured).toMatchObject({ kind: 'measured', read: 'gauge' });
+    await page.close();
+  });
+
   it('a stop stops the pedal until somebody goes on', async () => {
     const page = await salon.enter('Bram Quennell');
     await openTable(page, 'Wren');

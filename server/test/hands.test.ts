@@ -279,6 +279,15 @@ describe('the coat gauge', () => {
     expect(mean).toBeLessThan((sheet.predictedMm.back ?? 0) * 1.3);
   }, 30_000);
 
+  it('reads what was just cut, where the table says so', async () => {
+    const { agent, sheet } = await open('ottilie', 'Juniper');
+    const whole = await lines(agent, sheet.visit.id, `zone=back&left=6&session=cut-${Date.now()}`);
+    const read = whole.filter((l) => l.startsWith('LEN')).map((l) => Number(l.split(' ')[2]));
+    const middle = read.sort((a, b) => a - b)[6];
+    expect(middle).toBeGreaterThan(5);
+    expect(middle).toBeLessThan(7);
+  }, 30_000);
+
   it('says what is missing when it is asked for nothing or nowhere', async () => {
     const { agent, sheet } = await open('ottilie', 'Juniper');
     const ask = (query: string) => agent.get(`/api/visits/${sheet.visit.id}/gauge?${query}`).expect(422);

@@ -190,7 +190,7 @@ export const ROUTES: readonly FuzzedRoute[] = [
   {
     method: 'GET',
     path: '/visits/:visit/gauge',
-    query: { zone: 'back', session: 'abcd-1', after: '12', break: '1' },
+    query: { zone: 'back', session: 'abcd-1', after: '12', break: '1', left: '6' },
   },
   {
     method: 'GET',

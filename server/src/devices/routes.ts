@@ -17,6 +17,7 @@ import { serialOf } from './simulated.ts';
 /** Readings a second, and the length of hair where nothing is known, mm. */
 const EVERY_MS = 450;
 const UNKNOWN_MM = 24;
+const LONGEST_MM = 400;
 /** A run of readings in one place; the gauge then rests until the pin is set again. */
 const READINGS = 12;
 /** A blade's temperature moves slowly: a reading every two seconds shows it. */
@@ -30,7 +31,7 @@ export function deviceRoutes(db: Database, library: Library, closing: AbortSigna
   /**
    * The coat gauge at a zone of a visit's dog, as Server-Sent Events (`docs/devices.md`). `session` names one run of
    * readings; after a break the browser says which it had last (`Last-Event-ID`) and the run goes on after it.
-   * `break` (the demo's loose plug) ends the stream after so many readings without a BYE. The stream ends with the
+   * `left` tells the simulated gauge what was just cut there, mm. `break` (the demo's loose plug) ends the stream after so many readings without a BYE. The stream ends with the
    * session and with the server.
    */
   router.get('/visits/:id/gauge', async (request, response) => {
@@ -41,8 +42,12 @@ export function deviceRoutes(db: Database, library: Library, closing: AbortSigna
     if (typeof zone !== 'string' || !dogZones(library.packs.zones).some((one) => one.id === zone)) {
       throw wrong('zone', 'Say where the pin stands: choose a place on the dog.');
     }
+    const left = Number(request.query.left ?? NaN);
     const { predictedMm } = await inSalon(db, salonId, (tx) => planSheet(tx, library, id));
-    const gauge = { session, trueMm: predictedMm[zone] ?? UNKNOWN_MM };
+    const gauge = {
+      session,
+      trueMm: left > 0 && left <= LONGEST_MM ? left : (predictedMm[zone] ?? UNKNOWN_MM),
+    };
     const had = Math.min(READINGS, readingAfter(request.headers['last-event-id'] ?? request.query.after));
     const breakAfter = had === 0 ? readingAfter(request.query.break) : 0;
 

@@ -2,7 +2,7 @@ import type { Find } from '@kurrel/core';
 import { summarise } from '@kurrel/core';
 import { useRef } from 'react';
 import Button from 'react-bootstrap/Button';
-import { useGauge } from './useGauge.ts';
+import { useGauge } from '../../parts/useGauge.ts';
 
 interface GaugePanelProps {
   readonly visitId: string;

@@ -1,15 +1,17 @@
 import type { Case, Plan, TableAct, TableNow, Task } from '@kurrel/core';
-import { formatLength, otherSide, parseLength, restOfWork, stepDown } from '@kurrel/core';
+import { formatLength, otherSide, parseLength, restOfWork, stepDown, summarise } from '@kurrel/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
+import { useGauge } from '../../parts/useGauge.ts';
 import { takeTool } from './takeTool.ts';
 
 export type Question = 'stuck' | 'measure' | 'mat' | 'note' | 'skip' | 'break' | 'early' | 'hurt' | 'stop';
 
 interface AskingProps {
+  readonly visitId: string;
   readonly question: Question;
   readonly visit: Case;
   readonly plan: Plan;
@@ -171,8 +173,10 @@ function Notes({ task, onSay }: { readonly task: Task } & Saying) {
   );
 }
 
-function Measure({ task, onSay }: AskingProps & Saying) {
+function Measure({ visitId, task, onSay }: AskingProps & Saying) {
   const unit = useAppSelector((state) => state.preferences.unit);
+  const gauge = useGauge(visitId, task.zone ?? '', () => undefined, task.leavesMm);
+  const summary = summarise(gauge.readings);
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState(false);
   if (task.zone === null) return <p className="table-how">Nothing is left at a length in this step.</p>;
@@ -209,6 +213,28 @@ function Measure({ task, onSay }: AskingProps & Saying) {
       <button type="submit" className="table-key">
         Keep it
       </button>
+      <button
+        type="button"
+        className="table-key"
+        onClick={gauge.state === 'reading' ? gauge.stop : gauge.start}
+      >
+        {gauge.state === 'reading' ? 'Stop the gauge' : 'Read with the gauge'}
+      </button>
+      <span role="status">
+        {gauge.state === 'lost' && 'The gauge is lost; what it read is kept. '}
+        {summary && `${formatLength(summary.mm, unit)}, ${summary.readings} readings`}
+      </span>
+      {summary && (
+        <button
+          type="button"
+          className="table-key"
+          onClick={() =>
+            onSay({ kind: 'measured', zone, mm: summary.mm, toolId: task.toolId, read: 'gauge' })
+          }
+        >
+          Keep {formatLength(summary.mm, unit)}
+        </button>
+      )}
     </form>
   );
 }

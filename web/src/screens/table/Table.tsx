@@ -211,6 +211,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
             {asking ? (
               <Asking
                 question={asking}
+                visitId={sheet.visit.id}
                 visit={visit}
                 plan={plan}
                 task={current}

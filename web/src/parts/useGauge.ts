@@ -16,6 +16,8 @@ export function useGauge(
   visitId: string,
   zone: string,
   onReadings: (readings: readonly number[]) => void,
+  /** What was just cut there, mm, for the simulated gauge; null where the coat is as it came. */
+  leftMm: number | null = null,
 ): Gauge {
   const [state, setState] = useState<Gauge['state']>('idle');
   const [readings, setReadings] = useState<readonly number[]>([]);
@@ -36,6 +38,7 @@ export function useGauge(
     setReadings([]);
     setState('reading');
     const query = new URLSearchParams({ zone, session: crypto.randomUUID() });
+    if (leftMm !== null) query.set('left', String(leftMm));
     const stream = new EventSource(`/api/visits/${visitId}/gauge?${query.toString()}`);
     source.current = stream;
     stream.onopen = () => setState('reading');
