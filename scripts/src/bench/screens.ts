@@ -5,6 +5,25 @@ import { spread } from './quantiles.ts';
 const FRAME_MS = 1000 / 60;
 const SLOWED = 4;
 
+/** Notes a pedal and the frame in which the table first shows another step. */
+const STEPS = `(() => {
+  window.kurrelTimes = [];
+  const channel = new MessageChannel();
+  const stepNow = () => /step \\d+/.exec(document.querySelector('.table-top')?.textContent ?? '')?.[0];
+  let pressed = null;
+  let was = stepNow();
+  window.addEventListener('keydown', () => { pressed ??= performance.now(); }, { capture: true });
+  channel.port1.onmessage = () => {
+    if (pressed !== null) window.kurrelTimes.push(performance.now() - pressed);
+    pressed = null;
+  };
+  new MutationObserver(() => {
+    if (stepNow() === was) return;
+    was = stepNow();
+    requestAnimationFrame(() => channel.port2.postMessage(0));
+  }).observe(document.body, { subtree: true, childList: true, characterData: true });
+})()`;
+
 /**
  * Runs in the page, as text: a compiler's helpers would not be there. Notes for each move of the pointer or key how long
  * it took from the event to the end of the frame that shows it: the first task after that frame, asked for before the page
@@ -105,7 +124,7 @@ async function tableSteps(page: Page, address: string): Promise<void> {
   await openDraft(page, address, 'Juniper');
   await page.goto(page.url().replace(/draft.*/, 'table'));
   await page.waitForSelector('.table-step');
-  await page.evaluate(WATCH);
+  await page.evaluate(STEPS);
   for (let step = 0; step < 40; step++) {
     await page.keyboard.press('PageDown');
     await new Promise((resolve) => setTimeout(resolve, PEDAL_MS));
@@ -143,9 +162,14 @@ function frameWork(trace: Uint8Array): readonly number[] {
 
 async function openDraft(page: Page, address: string, dog: string): Promise<void> {
   await page.goto(`${address}/`);
-  await page.locator(`.tide-line ::-p-text(${dog})`).click();
-  await page.waitForSelector('.hands-dog .place');
-  await page.goto(page.url().split('/hands')[0] + '/draft');
+  await page.waitForSelector('.tide-line');
+  const path = await page.$$eval(
+    '.tide-line',
+    (lines, name) => lines.find((line) => line.textContent.includes(name))?.getAttribute('href'),
+    dog,
+  );
+  if (!path) throw new Error(`today has no ${dog}`);
+  await page.goto(address + path.replace(/[a-z]+$/, 'draft'));
   await page.waitForSelector('.coat-rule .bead.own');
 }
 
