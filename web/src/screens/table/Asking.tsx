@@ -222,7 +222,8 @@ function Measure({ visitId, task, onSay }: AskingProps & Saying) {
       </button>
       <span role="status">
         {gauge.state === 'lost' && 'The gauge is lost; what it read is kept. '}
-        {summary && `${formatLength(summary.mm, unit)}, ${summary.readings} readings`}
+        {summary &&
+          `${formatLength(summary.mm, unit)}, ${summary.readings} ${summary.readings === 1 ? 'reading' : 'readings'}`}
       </span>
       {summary && (
         <button
