@@ -163,15 +163,15 @@ describe('what happens at the table', () => {
 
   it('what was left is read with the gauge and kept as measured by it', async () => {
     const page = await salon.enter('Ottilie Marsh');
-    await openTable(page, 'Clementine');
+    await openTable(page, 'Sorrel');
     await until(page, 'foreleg');
     await press(page, '.table-keys ::-p-text(Measure)');
     await press(page, '.asking ::-p-text(Read with the gauge)');
     await waitForText(page, '.asking', 'readings');
     await press(page, '.asking ::-p-text(Stop the gauge)');
-    await press(page, '.asking .table-field ::-p-text(Keep 4)');
+    await press(page, '.table-field [role="status"] + button');
     await sent(page);
-    const log = await logOf(page, 'Clementine');
+    const log = await logOf(page, 'Sorrel');
     const measured = log.find((event) => event.kind === 'measured');
     expect(measured).toMatchObject({ kind: 'measured', read: 'gauge' });
     await page.close();
