@@ -163,7 +163,7 @@ describe('what happens at the table', () => {
 
   it('what was left is read with the gauge and kept as measured by it', async () => {
     const page = await salon.enter('Ottilie Marsh');
-    await openTable(page, 'Sorrel');
+    await openTable(page, 'Bosun');
     await until(page, 'foreleg');
     await press(page, '.table-keys ::-p-text(Measure)');
     await press(page, '.asking ::-p-text(Read with the gauge)');
@@ -171,7 +171,7 @@ describe('what happens at the table', () => {
     await press(page, '.asking ::-p-text(Stop the gauge)');
     await press(page, '.table-field [role="status"] + button');
     await sent(page);
-    const log = await logOf(page, 'Sorrel');
+    const log = await logOf(page, 'Bosun');
     const measured = log.find((event) => event.kind === 'measured');
     expect(measured).toMatchObject({ kind: 'measured', read: 'gauge' });
     await page.close();
