@@ -28,12 +28,18 @@ function run(command: string, args: readonly string[]): Promise<Ended> {
 
 let passed = 0;
 let failed = 0;
+/** What failed, said again at the end: the log above is thousands of lines long. */
+const failures: string[] = [];
 await Promise.all(
   CHECKS.map(async (check) => {
     const { fine, said } = await run('npm', ['run', '--silent', check]);
     console.log(`— ${check}: ${fine ? 'fine' : `\n${said}`}`);
-    if (fine) passed++;
-    else failed++;
+    if (fine) {
+      passed++;
+    } else {
+      failed++;
+      failures.push(`${check}\n${said.trim()}`);
+    }
   }),
 );
 
@@ -55,15 +61,29 @@ await Promise.all(
         numPassedTests: number;
         numFailedTests: number;
         numFailedTestSuites: number;
+        testResults: {
+          name: string;
+          message: string;
+          assertionResults: { status: string; fullName: string; failureMessages: string[] }[];
+        }[];
       };
       passed += counts.numPassedTests;
       failed += counts.numFailedTests;
+      for (const { name, message, assertionResults } of counts.testResults) {
+        if (message) failures.push(`${name}\n${message}`);
+        for (const test of assertionResults) {
+          if (test.status !== 'failed') continue;
+          failures.push([`${name} > ${test.fullName}`, ...test.failureMessages].join('\n'));
+        }
+      }
       if (!fine && counts.numFailedTests === 0) failed += Math.max(1, counts.numFailedTestSuites);
     } catch {
       failed += 1;
+      failures.push(`${projects.join(', ')}: no report`);
     }
   }),
 );
 rmSync(folder, { recursive: true, force: true });
+for (const failure of failures) console.log(`\n— failed: ${failure}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
