@@ -89,8 +89,8 @@ describe('a database that cannot be asked', () => {
         isUnavailable(answer);
       }
       road.state = 'open';
-      await expect.poll(async () => (await agent.get('/readyz')).status, { timeout: 8000 }).toBe(200);
-      await expect.poll(async () => (await agent.get('/api/dogs')).status, { timeout: 8000 }).toBe(200);
+      await expect.poll(async () => (await agent.get('/readyz')).status, { timeout: 30_000 }).toBe(200);
+      await expect.poll(async () => (await agent.get('/api/dogs')).status, { timeout: 30_000 }).toBe(200);
     },
   );
 

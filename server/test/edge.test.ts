@@ -158,7 +158,7 @@ describe('a stream of gauge readings', () => {
     const { agent, path } = await gauge('bram');
     const listening = agent.get(path).expect(200);
     const heard = listening.then(({ text }) => text);
-    await new Promise((resolve) => setTimeout(resolve, 700));
+    await new Promise((resolve) => setTimeout(resolve, 2000));
     await agent.delete('/api/session').expect(204);
     expect(await heard).not.toMatch(/BYE/);
   });

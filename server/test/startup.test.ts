@@ -43,7 +43,7 @@ describe('a database that drops its connections', () => {
     await world.owner.db.execute(
       sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
     );
-    await expect.poll(async () => (await agent.get('/api/drawer')).status).toBe(200);
+    await expect.poll(async () => (await agent.get('/api/drawer')).status, { timeout: 30_000 }).toBe(200);
   });
 });
 

@@ -139,6 +139,7 @@ const task = (id: string, extra: Partial<Task> = {}): Task => ({
   how: [],
   after: [],
   pair: null,
+  again: null,
   ...extra,
 });
 const problem = (tasks: readonly Task[], patience = 60) => ({

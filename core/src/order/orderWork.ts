@@ -160,6 +160,43 @@ const unitOf = (task: Task, grips: Grips, carried: number): Omit<Unit, 'before'>
   weight: task.trigger ? carried * task.stress : 0,
 });
 
+type Run = readonly [Task, ...Task[]];
+
+/**
+ * A step with those behind it that wait on nothing but it, or on one of these, and keep its tool, stance and hands: brought right behind it they
+ * change nothing, and what weighs on them weighs on no more, so some best order has them there.
+ */
+function runsOf(stage: readonly Task[]): readonly Run[] {
+  const here = new Map(stage.map((task) => [task.id, task]));
+  const grip = (task: Task) => JSON.stringify(gripOf(task));
+  const leaderOf = (task: Task): Task | null => {
+    const [leader, ...others] = task.after.flatMap((id) => here.get(id) ?? []);
+    if (!leader || others.length > 0 || leader.trigger || task.trigger) return null;
+    return grip(leader) === grip(task) ? leader : null;
+  };
+  const chainOf = (task: Task): readonly Task[] => {
+    const chain = [task];
+    for (let leader = leaderOf(task); leader; leader = leaderOf(leader)) {
+      // In a ring nobody leads: it is refused with the units.
+      if (chain.includes(leader)) return [task];
+      chain.push(leader);
+    }
+    return chain;
+  };
+  const chains = stage.map(chainOf).sort((a, b) => a.length - b.length);
+  const runs = new Map<Task, Run>();
+  for (const chain of chains) {
+    const [task, head] = [chain[0], chain.at(-1)];
+    if (!task || !head) continue;
+    const [first, ...rest] = runs.get(head) ?? [head];
+    runs.set(head, task === head ? [head] : [first, ...rest, task]);
+  }
+  return stage.flatMap((task) => {
+    const run = runs.get(task);
+    return run ? [run] : [];
+  });
+}
+
 /**
  * Steps of a stage that agree in tool, stance and hands, weigh on nothing, wait on the same and are waited on by the same, as one
  * unit: bringing the later to the first of them changes no less and carries no more, so some best order has them together.
@@ -169,17 +206,18 @@ function unitsOf(
   grips: Grips,
   carried: number,
 ): { readonly groups: readonly (readonly Task[])[]; readonly units: readonly Unit[] } {
-  const here = new Set(stage.map(({ id }) => id));
-  const waits = (task: Task) => task.after.filter((id) => here.has(id)).sort();
+  const runs = runsOf(stage);
+  const runAt = new Map(runs.flatMap(([head, ...rest]) => [head, ...rest].map(({ id }) => [id, head.id])));
+  const waits = ({ after }: Task) => [...new Set(after.flatMap((id) => runAt.get(id) ?? []))].sort();
   const waited = new Map<string, string[]>();
-  for (const task of stage)
-    for (const id of waits(task)) waited.set(id, [...(waited.get(id) ?? []), task.id]);
+  for (const [head] of runs)
+    for (const id of waits(head)) waited.set(id, [...(waited.get(id) ?? []), head.id]);
   const alike = new Map<string, Task[]>();
-  for (const task of stage) {
-    const key = task.trigger
-      ? task.id
-      : JSON.stringify([gripOf(task), waits(task), (waited.get(task.id) ?? []).sort()]);
-    alike.set(key, [...(alike.get(key) ?? []), task]);
+  for (const [head, ...rest] of runs) {
+    const key = head.trigger
+      ? head.id
+      : JSON.stringify([gripOf(head), waits(head), (waited.get(head.id) ?? []).sort()]);
+    alike.set(key, [...(alike.get(key) ?? []), head, ...rest]);
   }
   const groups = [...alike.values()];
   const groupOf = new Map(groups.flatMap((group, index) => group.map(({ id }) => [id, index] as const)));

@@ -256,6 +256,10 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const inZones = (list: string, at: readonly string[]) => say(`tasks.${list}`, 'zone', at, zones);
   tasks.stances.forEach(({ id, zones: at }) => inZones(`stances.${id}`, at));
   tasks.holds.forEach(({ zones: at }, index) => inZones(`holds[${index}]`, at));
+  tasks.secondGoes.forEach(({ id, zones: at, signs: seen }) => {
+    inZones(`secondGoes.${id}`, at);
+    say(`tasks.secondGoes.${id}`, 'sign', seen ?? [], signs);
+  });
   tasks.halves.forEach(({ zones: at, insideStance }, index) => {
     inZones(`halves[${index}]`, at);
     say(`tasks.halves[${index}]`, 'stance', [insideStance], stances);

@@ -55,6 +55,24 @@ export interface FixedTask {
   readonly source: Source;
 }
 
+/** A place gone over once more, as a step of its own. All that is named has to hold. */
+export interface SecondGo {
+  readonly id: string;
+  /** Behind the name of the place. */
+  readonly name: string;
+  readonly techniques: readonly Technique[];
+  /** Zone kinds; none means any. */
+  readonly zones: readonly string[];
+  /** Seen in that very place. */
+  readonly signs?: readonly string[];
+  /** Only where the hair lies this flat, degrees to the skin. */
+  readonly layDegAtMost?: number;
+  /** Of the minutes of the step that is gone over. */
+  readonly share: number;
+  readonly how: string;
+  readonly source: Source;
+}
+
 export interface TaskPack {
   readonly fixed: readonly FixedTask[];
   readonly stances: readonly StanceKind[];
@@ -65,13 +83,13 @@ export interface TaskPack {
     readonly text: string;
     readonly source: Source;
   }[];
-  /** What is done by the way of working, or where something was found. */
+  /** What is done by the way of working. */
   readonly ways: readonly {
     readonly techniques: readonly Technique[];
-    readonly signs?: readonly string[];
     readonly text: string;
     readonly source: Source;
   }[];
+  readonly secondGoes: readonly SecondGo[];
   /** Zone kinds done from outside and from inside, each a step. */
   readonly halves: readonly {
     readonly zones: readonly string[];

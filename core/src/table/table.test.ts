@@ -12,7 +12,10 @@ import { stepDown } from './stepDown.ts';
 import { tableNow } from './tableNow.ts';
 
 const { heat } = packs.tools;
-const { visit, plan, tasks } = workOf('standard-poodle', { hairMm: hairEverywhere(90) });
+const { visit, plan, tasks } = workOf('standard-poodle', {
+  hairMm: hairEverywhere(90),
+  signs: [sign('whorl', 'thigh.left')],
+});
 let clock = 0;
 const event = (act: TableAct, by = 'Bram', device = 'tablet'): TableEvent => {
   clock++;
@@ -74,6 +77,18 @@ describe('where a dog on the table stands', () => {
     expect(now(skip).current).toBe(second);
     const later = now(skip, event(done(first)));
     expect([later.skipped.size, later.done.size]).toEqual([0, 1]);
+  });
+
+  it('a second go is passed over with the step that it goes over, not without it', () => {
+    const [step, look] = tasks.flatMap((one) => {
+      const over = tasks.find(({ id }) => one.again?.of === id);
+      return over ? [over, one] : [];
+    }) as [Task, Task];
+    const alone = (...events: readonly TableEvent[]) => tableNow([step, look, third], events, 60);
+    const skip = (one: Task) => event({ kind: 'skipped', task: one.id, reason: 'will not hold still' });
+    expect(alone(event(done(step))).current).toBe(look);
+    expect(alone(skip(step)).current).toBe(third);
+    expect(alone(event({ kind: 'left-out', tasks: [step.id], another: [] })).current).toBe(third);
   });
 
   it('patience goes with minutes and stress, and a rest gives it back', () => {

@@ -92,8 +92,9 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
         break;
     }
   }
-  const gone = (task: Task) =>
-    done.has(task.id) || skipped.has(task.id) || leftOut.has(task.id) || another.has(task.id);
+  const passedOver = (id: string) => skipped.has(id) || leftOut.has(id) || another.has(id);
+  const gone = ({ id, again }: Task) =>
+    done.has(id) || passedOver(id) || (again !== null && passedOver(again.of));
   const ahead = order.filter((task) => !gone(task));
   return {
     current: ahead[0] ?? null,

@@ -3,9 +3,8 @@ import type { WorkEffect } from '../packs/schools.ts';
 import type { TaskPhase } from '../packs/tasks.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
+import type { Draft } from './plainTask.ts';
 import type { Task } from './tasks.ts';
-
-type Draft = Omit<Task, 'stage'>;
 
 const BEFORE: readonly TaskPhase[] = ['prep', 'rough', 'small', 'bath'];
 const AFTER: readonly TaskPhase[] = ['check', 'finish'];
@@ -70,6 +69,8 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
   // The harder side with a tool is done before the easy one, so that the easy one can match it.
   return staged.map((task) => {
     if (harder === null || task.side === null || task.side === harder || !byHand(task)) return task;
+    // A second go waits on its step, which waits.
+    if (task.again !== null) return task;
     const harderOnes = staged.filter(
       (other) =>
         other.side === harder && other.stage === task.stage && other.tool === task.tool && byHand(other),

@@ -42,6 +42,8 @@ export interface Task {
   readonly how: readonly string[];
   /** Steps that come before it, by id. */
   readonly after: readonly string[];
+  /** A place gone over once more: for what, and the step it goes over, by id; it is passed over with it. */
+  readonly again: { readonly name: string; readonly of: string } | null;
   /** The same on the other side, or the other half. */
   readonly pair: string | null;
 }

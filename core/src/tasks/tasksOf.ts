@@ -1,17 +1,15 @@
 import type { BathPlan } from '../bath/bathPlan.ts';
-import { shareOf } from '../bath/water.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
-import type { FixedTask, TaskWhen } from '../packs/tasks.ts';
-import type { Plan, ZonePlan } from '../plan/plan.ts';
+import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
-import type { Technique } from '../terms/tool.ts';
-import type { Side } from '../terms/zone.ts';
-import { otherSide, zoneKindId } from '../terms/zone.ts';
+import { zoneKindId } from '../terms/zone.ts';
+import { applies, bears, helpFor, isTrigger } from './applies.ts';
+import type { Draft } from './plainTask.ts';
+import { minutesOf, plainTask, sideIn, stanceAt, stanceOf } from './plainTask.ts';
 import { stagesOf } from './stages.ts';
 import type { Task } from './tasks.ts';
-
-type Draft = Omit<Task, 'stage'>;
+import { zoneTasks } from './zoneTasks.ts';
 
 /**
  * Every step of a visit, from the plan's zones, mats, bath and finishing and from what is on every dog: with its tool, stance,
@@ -30,9 +28,6 @@ export function tasksOf(visit: Case, plan: Plan, bath: BathPlan, estimate: Estim
   ];
   return stagesOf(visit, drafts);
 }
-
-const minutesOf = (estimate: Estimate, part: string | null): number =>
-  estimate.parts.find(({ id }) => id === part)?.minutes.mid ?? 0;
 
 /** What is on every dog. What a part's steps do not share out, its zones and the bath do. */
 function fixedTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
@@ -167,92 +162,6 @@ function bathTasks(visit: Case, bath: BathPlan, estimate: Estimate): readonly Dr
   return steps;
 }
 
-/** The work: every zone that is worked, by what it is worked with; the outside and the inside of a leg apart. */
-function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
-  const { packs, surfaceM2 } = visit;
-  const { tasks, times, zones } = packs;
-  const worked = plan.zones.flatMap((zone) => (zone.tool && !zone.lost ? [{ zone, tool: zone.tool }] : []));
-  const work = ({ zone, tool }: (typeof worked)[number]) => {
-    const kind = byId('zone', zones.zones, zoneKindId(zone.zone));
-    return surfaceM2 * shareOf(zone, kind) * times.perM2[tool.technique] * kind.care;
-  };
-  const partOf = (zone: ZonePlan) => times.regions[byId('zone', zones.zones, zoneKindId(zone.zone)).region];
-  const inPart = new Map<string, number>();
-  for (const one of worked) inPart.set(partOf(one.zone), (inPart.get(partOf(one.zone)) ?? 0) + work(one));
-  const rough = times.parts.find(({ role }) => role === 'rough-clip')?.id;
-  return worked.flatMap((one): Draft[] => {
-    const { zone, tool } = one;
-    const kind = zoneKindId(zone.zone);
-    const part = partOf(zone);
-    const whole = minutesOf(estimate, part);
-    const own = part === rough && plan.roughClip.wanted ? whole / (1 + times.roughClipShare) : whole;
-    const minutes = (own * work(one)) / (inPart.get(part) ?? 1);
-    const task = zoneTask(visit, zone, tool, part, minutes);
-    const halves = tasks.halves.find(({ zones: at }) => at.includes(kind));
-    const byHand = packs.tools.techniques.find(({ id }) => id === tool.technique)?.byHand === true;
-    if (!halves || !byHand) return [task];
-    const inside = `${task.id}:inside`;
-    return [
-      { ...task, half: 'outside', minutes: minutes * (1 - halves.insideShare), pair: inside },
-      {
-        ...task,
-        id: inside,
-        half: 'inside',
-        minutes: minutes * halves.insideShare,
-        stance: stanceAt(visit, null, null, halves.insideStance),
-        pair: task.id,
-      },
-    ];
-  });
-}
-
-function zoneTask(
-  visit: Case,
-  zone: ZonePlan,
-  tool: NonNullable<ZonePlan['tool']>,
-  part: string,
-  minutes: number,
-): Draft {
-  const { tasks, tools } = visit.packs;
-  const kind = zoneKindId(zone.zone);
-  const trigger = bears(visit, null, zone.zone, tool.technique);
-  const small = tasks.small.includes(kind);
-  const stress =
-    tasks.stress[tool.technique] * (tasks.tender[kind] ?? 1) * tasks.handlingStress[visit.handling];
-  const whorled = (sign: string) => visit.signs.some((seen) => seen.sign === sign && seen.zone === zone.zone);
-  const byHand = tools.techniques.find(({ id }) => id === tool.technique)?.byHand === true;
-  return {
-    ...plainTask(visit, `zone:${zone.zone}`, zone.name, null),
-    phase: small ? 'small' : 'work',
-    toolId: tool.toolId,
-    tool: tool.label,
-    carrier: tool.carrierLabel,
-    technique: tool.technique,
-    direction: byHand ? null : tool.direction,
-    zone: zone.zone,
-    side: zone.side,
-    leavesMm: zone.leftMm,
-    stance: stanceAt(visit, kind, zone.side),
-    secondHands: helpFor(visit, { fixed: null, zone: kind, technique: tool.technique }),
-    minutes,
-    stress: stress * (trigger ? tasks.triggerStress : 1),
-    trigger,
-    safety: tasks.safety.includes(kind),
-    part,
-    cautions: zone.cautions,
-    hold:
-      tasks.holds.find(
-        ({ zones, techniques }) => zones.includes(kind) && (techniques?.includes(tool.technique) ?? true),
-      )?.text ?? null,
-    how: tasks.ways
-      .filter(
-        ({ techniques, signs }) => techniques.includes(tool.technique) && (signs?.some(whorled) ?? true),
-      )
-      .map(({ text }) => text),
-    pair: zone.side === null ? null : `zone:${otherSide(zone.zone)}`,
-  };
-}
-
 function finishTasks(visit: Case, bath: BathPlan): readonly Draft[] {
   const steps: Draft[] = [];
   for (const one of bath.finishing) {
@@ -268,106 +177,4 @@ function finishTasks(visit: Case, bath: BathPlan): readonly Draft[] {
     });
   }
   return steps;
-}
-
-function plainTask(visit: Case, id: string, name: string, stance: string | null): Draft {
-  return {
-    id,
-    name,
-    phase: 'work',
-    toolId: null,
-    tool: '',
-    carrier: null,
-    technique: null,
-    direction: null,
-    zone: null,
-    side: null,
-    half: null,
-    leavesMm: null,
-    stance: stanceAt(visit, null, null, stance ?? 'table'),
-    secondHands: null,
-    minutes: 0,
-    stress: 0,
-    trigger: false,
-    safety: false,
-    part: null,
-    cautions: [],
-    hold: null,
-    how: [],
-    after: [],
-    pair: null,
-  };
-}
-
-const sideIn = (zone: string): Side | null =>
-  zone.endsWith('.left') ? 'left' : zone.endsWith('.right') ? 'right' : null;
-
-const stanceOf = (visit: Case, kind: string): string =>
-  visit.packs.tasks.stances.find(({ zones }) => zones.includes(kind))?.id ?? 'table';
-
-/** Where the groomer stands for a zone; a place in the middle of the dog is reached from its left. */
-function stanceAt(visit: Case, kind: string | null, side: Side | null, named?: string): Task['stance'] {
-  const { stances } = visit.packs.tasks;
-  const { id, name, paired } = byId('stance', stances, named ?? stanceOf(visit, kind ?? ''));
-  return { id, name, side: paired ? (side ?? 'left') : null };
-}
-
-/** Any of these holds; none means always. */
-function applies(visit: Case, when: readonly TaskWhen[], technique: Technique | null): boolean {
-  return (
-    when.length === 0 ||
-    when.some(
-      ({ signs, handling, restrictions, fromKg, techniques, schools }) =>
-        (signs?.some((id) => visit.signs.some(({ sign }) => sign === id)) ?? true) &&
-        (handling?.includes(visit.handling) ?? true) &&
-        (restrictions?.some((id) => visit.restrictions.some(({ kind }) => kind.id === id)) ?? true) &&
-        (fromKg === undefined || visit.weightKg >= fromKg) &&
-        (techniques === undefined || (technique !== null && techniques.includes(technique))) &&
-        Object.entries(schools ?? {}).every(([question, answers]) =>
-          answers.includes(
-            visit.schools[question] ?? byId('school', visit.packs.schools.schools, question).default,
-          ),
-        ),
-    )
-  );
-}
-
-interface Where {
-  readonly fixed: string | null;
-  readonly zone: string | null;
-  readonly technique: Technique | null;
-}
-
-function helpFor(visit: Case, { fixed, zone, technique }: Where): Task['secondHands'] {
-  const help = visit.packs.tasks.secondHands.find(
-    ({ when, fixed: steps, zones }) =>
-      applies(visit, when, technique) &&
-      ((fixed !== null && steps.includes(fixed)) || (zone !== null && zones.includes(zone))),
-  );
-  return help ? { text: help.text, alone: help.alone } : null;
-}
-
-/** A fixed step on a trigger: named itself, or on a tender spot that it touches. */
-function isTrigger(visit: Case, { id, touches }: FixedTask): boolean {
-  if (bears(visit, id)) return true;
-  return visit.restrictions.some(
-    ({ kind, zone }) =>
-      zone !== null &&
-      touches.includes(zoneKindId(zone)) &&
-      visit.packs.tasks.triggers.some(({ restriction }) => restriction === kind.id),
-  );
-}
-
-/** Whether a restriction makes a trigger of this: of a place where it was seen, of a way of working, of a step. */
-function bears(visit: Case, fixed: string | null, zone?: string, technique?: Technique): boolean {
-  return visit.packs.tasks.triggers.some(({ restriction, zones, techniques, fixed: steps }) =>
-    visit.restrictions.some(({ kind, zone: seenAt }) => {
-      if (kind.id !== restriction) return false;
-      if (fixed !== null) return steps.includes(fixed);
-      if (zone === undefined) return false;
-      const place = zones.includes('*') || zones.includes(zoneKindId(zone));
-      const way = techniques.length === 0 || (technique !== undefined && techniques.includes(technique));
-      return place && way && (seenAt === null || seenAt === zone);
-    }),
-  );
 }

@@ -1,9 +1,15 @@
 import type { LengthUnit, Task } from '@kurrel/core';
 import { formatLength } from '@kurrel/core';
 
-/** What a step is, in a few words: “ribs, left”, “foreleg, right, from inside”. */
-export const taskWord = ({ name, side, half }: Pick<Task, 'name' | 'side' | 'half'>): string =>
-  [name, side, half === null ? null : `from ${half}`].filter(Boolean).join(', ');
+/** What a step is, in a few words: “ribs, left”, “foreleg, right, from inside”, “nape: look, then two cuts more”. */
+export const taskWord = ({
+  name,
+  side,
+  half,
+  again,
+}: Pick<Task, 'name' | 'side' | 'half' | 'again'>): string =>
+  [name, side, half === null ? null : `from ${half}`].filter(Boolean).join(', ') +
+  (again === null ? '' : `: ${again.name}`);
 
 const DIRECTION = { with: 'with the lay', against: 'against the lay', across: 'across the lay' } as const;
 

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+import { workOf } from '../../testing/order.ts';
+import { hairEverywhere, sign } from '../../testing/packs.ts';
+import type { Task } from './tasks.ts';
+
+const again = (tasks: readonly Task[], id: string) => tasks.filter((one) => one.id.startsWith(`${id}:`));
+const stepOf = (tasks: readonly Task[], id: string) => tasks.find((one) => one.id === id);
+
+describe('a place gone over once more', () => {
+  it('a whorl is a step of its own, behind the place it is in and nowhere else', () => {
+    const plain = workOf('standard-poodle', { hairMm: hairEverywhere(90) }).tasks;
+    const whorled = workOf('standard-poodle', {
+      hairMm: hairEverywhere(90),
+      signs: [sign('whorl', 'thigh.left')],
+    }).tasks;
+    expect(again(plain, 'whorl')).toEqual([]);
+    const [whorl, ...others] = again(whorled, 'whorl');
+    expect(others).toEqual([]);
+    expect(whorl).toMatchObject({ zone: 'thigh.left', side: 'left', after: ['zone:thigh.left'] });
+    const thigh = stepOf(whorled, 'zone:thigh.left');
+    const unwhorled = stepOf(whorled, 'zone:thigh.right');
+    expect(whorl?.minutes).toBeCloseTo((unwhorled?.minutes ?? 0) * 0.1, 6);
+    expect((thigh?.minutes ?? 0) + (whorl?.minutes ?? 0)).toBeCloseTo(unwhorled?.minutes ?? 0, 6);
+  });
+
+  it('thinning is looked at where it was done, and then perhaps cut again', () => {
+    const { tasks } = workOf('english-springer-spaniel', { hairMm: hairEverywhere(60) });
+    const thinned = tasks.filter(({ technique, again: over }) => technique === 'thin' && over === null);
+    expect(thinned.length).toBeGreaterThan(0);
+    expect(again(tasks, 'look-again').map((look) => look.again?.of)).toEqual(thinned.map(({ id }) => id));
+  });
+
+  it('on a trigger nobody comes back: it is said at the step', () => {
+    const seen = [sign('whorl', 'thigh.left'), sign('trigger', 'thigh.left')];
+    const { tasks } = workOf('standard-poodle', { hairMm: hairEverywhere(90), signs: seen });
+    expect(again(tasks, 'whorl')).toEqual([]);
+    expect(stepOf(tasks, 'zone:thigh.left')?.how.at(-1)).toMatch(/tuft stays/);
+  });
+
+  it('feet are combed up against the growth where the hair lies, not where it stands', () => {
+    const lying = workOf('golden-retriever', { hairMm: hairEverywhere(60) });
+    const standing = workOf('bichon-frise', { hairMm: hairEverywhere(90) });
+    expect(lying.visit.coat.layDeg).toBeLessThanOrEqual(45);
+    expect(again(lying.tasks, 'against-growth').map(({ zone }) => zone?.split('.')[0])).toContain('forefoot');
+    expect(
+      standing.tasks.some(({ zone, technique }) => zone === 'hock.left' && technique === 'scissor'),
+    ).toBe(true);
+    expect(again(standing.tasks, 'against-growth')).toEqual([]);
+  });
+});

@@ -1,0 +1,40 @@
+import type { Case } from '../case/resolveCase.ts';
+import type { SecondGo } from '../packs/tasks.ts';
+import { zoneKindId } from '../terms/zone.ts';
+import type { Draft } from './plainTask.ts';
+
+/**
+ * The steps of the work, each with what its place is gone over for once more behind it: a whorl against its own growth, hair that lies
+ * combed up against it, thinning looked at before two cuts more. A second go takes its share of the step's minutes. On a trigger nobody comes
+ * back: there it is said at the step itself.
+ */
+export const withSecondGoes = (visit: Case, work: readonly Draft[]): readonly Draft[] =>
+  work.flatMap((step) => {
+    const goes = visit.packs.tasks.secondGoes.filter((go) => wants(visit, step, go));
+    if (step.trigger) return [{ ...step, how: [...step.how, ...goes.map(({ how }) => how)] }];
+    const share = goes.reduce((sum, go) => sum + go.share, 0);
+    return [
+      { ...step, minutes: step.minutes * (1 - share) },
+      ...goes.map((go) => ({
+        ...step,
+        id: `${go.id}:${step.id}`,
+        minutes: step.minutes * go.share,
+        how: [go.how],
+        after: [step.id],
+        again: { name: go.name, of: step.id },
+        pair: null,
+      })),
+    ];
+  });
+
+function wants(visit: Case, { zone, technique, half }: Draft, go: SecondGo): boolean {
+  if (zone === null || technique === null || !go.techniques.includes(technique)) return false;
+  // What the hands found in a leg is gone over from outside.
+  const seenHere = ({ sign, zone: at }: Case['signs'][number]) =>
+    at === zone && half !== 'inside' && go.signs?.includes(sign) === true;
+  return (
+    (go.zones.length === 0 || go.zones.includes(zoneKindId(zone))) &&
+    visit.coat.layDeg <= (go.layDegAtMost ?? Infinity) &&
+    (go.signs === undefined || visit.signs.some(seenHere))
+  );
+}
