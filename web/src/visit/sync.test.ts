@@ -85,7 +85,9 @@ describe('a draft on its way to the server', () => {
     await sync.open('me', 'v', 'choices', based(3, lamb));
     for (let mm = 10; mm <= 60; mm++) sync.change('me', 'v', 'choices', back(lamb, mm));
     expect(writes()).toBe(1);
-    await vi.waitFor(() => expect([...disk.values()][0]?.value).toEqual(back(lamb, 60)));
+    await vi.waitFor(() => expect([...disk.values()][0]?.value).toEqual(back(lamb, 60)), {
+      timeout: 20_000,
+    });
     expect(writes()).toBe(2);
     sync.change('me', 'v', 'choices', back(lamb, 61));
     sync.change('me', 'v', 'choices', back(lamb, 62));
