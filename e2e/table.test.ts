@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
 import { press } from './browser.ts';
-import { openHands, openSalon, openStation, textOf, visitAddress, waitForText } from './salon.ts';
+import { openHands, openSalon, openStation, retype, textOf, visitAddress, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -271,6 +271,38 @@ describe('bath and order', () => {
     expect(await left()).toBeLessThan(was);
     await page.reload();
     await waitForText(page, '[aria-label="Out of the bottles"]', 'Taken from the bottles');
+    await page.close();
+  });
+
+  it('a filthy dog is bathed twice, with the rough clip between, in the programme, in the order and at the table', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openHands(page, 'Dumpling');
+    await retype(page, '.find-line input', 'filthy');
+    await page.keyboard.press('Enter');
+    await waitForText(page, '.found', 'very dirty');
+    await page.waitForFunction(
+      () => document.querySelector('[data-testid="hands-state"]')?.textContent === 'saved',
+    );
+    await openStation(page, 'Dumpling', 'bath', '.programme');
+    await waitForText(page, '.bath-steps', 'Two baths');
+    const tags = await page.$$eval('.bath-steps .programme .tag', (all) => all.map((tag) => tag.textContent));
+    expect([...tags].sort()).toEqual(tags);
+    expect(new Set(tags)).toEqual(new Set(['bath 1', 'bath 2']));
+    const turn = [
+      'Rinse the dirt out',
+      'Towel and blow it off',
+      'rough-clip',
+      'Second wash',
+      'Rinse till it squeaks',
+    ];
+    await openStation(page, 'Dumpling', 'order', '.cards li');
+    const cards = await page.$$eval('.card-name', (all) =>
+      all.map((card) => (card.textContent ?? '').replace(/^\d+\s*/, '')),
+    );
+    expect(cards.filter((card) => turn.includes(card))).toEqual(turn);
+    await openTable(page, 'Dumpling');
+    for (const step of turn) await until(page, step);
+    await sent(page);
     await page.close();
   });
 

@@ -225,6 +225,20 @@ describe('the programme', () => {
     const once = bathOf('standard-poodle', { ...filthy, salon: { roughClip: 'never' } });
     expect(once.twice).toBe(false);
     expect(twice.heldMl).toBeLessThan(once.heldMl);
+    expect(once.steps.some(({ id }) => id === 'dry-between')).toBe(false);
+  });
+
+  it('a vet’s product goes on once, rough clip or not', () => {
+    const filthy = { signs: [sign('filthy')], hairMm: hairEverywhere(90) };
+    const asked = bathOf('standard-poodle', filthy, { vet: { contactMinutes: 10 } });
+    expect(asked.twice).toBe(false);
+    expect(asked.steps.filter(({ contactMinutes }) => contactMinutes === 10)).toHaveLength(1);
+  });
+
+  it('the conditioner goes on before the last rinse', () => {
+    const ids = bathOf('standard-poodle').steps.map(({ id }) => id);
+    expect(ids.indexOf('condition')).toBeLessThan(ids.indexOf('rinse'));
+    expect(ids).toContain('condition');
   });
 });
 

@@ -125,8 +125,10 @@ export function bathPlan(
   const water = coatWater(visit, plan);
   const white = choices.white ?? treatments.usuallyWhite.includes(visit.breed.id);
   const bathed: Bathed = { visit, plan, meanMm: water.meanMm, white };
+  // A vet's product goes on once, for as long as its label says.
   const twice =
     plan.roughClip.wanted &&
+    choices.vet === null &&
     treatments.twoBaths.some((when) => applies({ when: [when], unless: [] }, bathed));
   const before = twice ? coatWater(visit, plan, false) : water;
 
@@ -138,9 +140,15 @@ export function bathPlan(
     ...used.filter((step) => step.phase === phase),
   ]);
   const steps = (
-    twice ? [...inOrder.filter(firstBath), ...inOrder.filter((one) => !firstBath(one))] : inOrder
+    twice
+      ? [
+          ...inOrder.filter(firstBath),
+          ...treatments.betweenBaths,
+          ...inOrder.filter((one) => !firstBath(one)),
+        ]
+      : inOrder
   ).map((step): BathStep => {
-    const bath = twice && !firstBath(step) ? 2 : 1;
+    const bath = twice && !firstBath(step) && !treatments.betweenBaths.includes(step) ? 2 : 1;
     const held = bath === 2 || !twice ? water : before;
     // Said to be soaked, a wash is thinned by what the coat holds; else the coat is squeezed out before it.
     const wet = choices.coatWet && isWash(step);
@@ -189,7 +197,7 @@ export function bathPlan(
   };
 }
 
-const PHASES = ['before', 'wash', 'condition', 'towel', 'dry'] as const;
+const PHASES = ['before', 'wash', 'condition', 'rinse', 'dry'] as const;
 /** A wash of all or part of the coat, as against a face or a rinse. */
 const isWash = ({ phase, dose }: Pick<TreatmentStep, 'phase' | 'dose'>) => phase === 'wash' && dose !== null;
 /** Of two baths the first takes the dirt off before the blade goes through it. */

@@ -346,6 +346,18 @@ describe('golden days', () => {
     });
     const ids = ordered(work).map(({ id }) => id);
     expect(ids.indexOf('rough-clip')).toBeLessThan(ids.indexOf('dry'));
+    // Filthy as well: bathed before the rough clip too, and dried enough for a blade.
+    const inTurn = [
+      'brush',
+      'bath:clarify',
+      'bath:rinse-between',
+      'bath:dry-between',
+      'rough-clip',
+      'bath:second',
+      'bath:rinse',
+      'dry',
+    ];
+    expect(ids.filter((id) => inTurn.includes(id))).toEqual(inTurn);
     expect(ids.indexOf('mat:m1')).toBeGreaterThan(ids.indexOf('brush'));
     expect(ids.indexOf('rough-clip')).toBeLessThan(ids.indexOf('zone:back'));
   });

@@ -220,6 +220,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const products = ids(treatments.products);
   const asked = [
     ...treatments.steps.map((one) => ['steps', one] as const),
+    ...treatments.betweenBaths.map((one) => ['betweenBaths', one] as const),
     ...treatments.finishing.map((one) => ['finishing', one] as const),
     ...treatments.methods.map((one) => ['methods', { ...one, product: null }] as const),
   ];

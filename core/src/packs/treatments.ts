@@ -50,7 +50,7 @@ export interface ProductKind {
   readonly source: Source;
 }
 
-export type BathPhase = 'before' | 'wash' | 'condition' | 'towel' | 'dry';
+export type BathPhase = 'before' | 'wash' | 'condition' | 'rinse' | 'dry';
 
 interface Applies {
   readonly id: string;
@@ -122,9 +122,13 @@ export interface TreatmentPack {
     readonly moreTowelShare: number;
     readonly source: Source;
   };
-  /** Breeds that are white or silver unless somebody says they are not. */
   /** With a rough clip: two baths, one before it and one after, where any of these holds. */
   readonly twoBaths: readonly TreatmentWhen[];
+  /** What ends the first of two baths. */
+  readonly betweenBaths: readonly TreatmentStep[];
+  /** Of the minutes of drying, those before the rough clip. */
+  readonly betweenDryShare: number;
+  /** Breeds that are white or silver unless somebody says they are not. */
   readonly usuallyWhite: readonly string[];
   /** A bottle with less than so many baths of this dog's size is low. */
   readonly lowBaths: number;

@@ -4,7 +4,8 @@ import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
-import { applies, bears, helpFor, isTrigger } from './applies.ts';
+import { applies, helpFor, isTrigger } from './applies.ts';
+import { bathTasks } from './bathTasks.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, sideIn, stanceAt, stanceOf } from './plainTask.ts';
 import { stagesOf } from './stages.ts';
@@ -21,8 +22,7 @@ export function tasksOf(visit: Case, plan: Plan, bath: BathPlan, estimate: Estim
   const drafts = [
     ...fixedTasks(visit, plan, estimate),
     ...matTasks(visit, plan),
-    ...roughTasks(visit, plan, estimate),
-    ...bathTasks(visit, bath, estimate),
+    ...bathTasks(visit, plan, bath, estimate),
     ...zoneTasks(visit, plan, estimate),
     ...finishTasks(visit, bath),
   ];
@@ -85,81 +85,6 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
       },
     ];
   });
-}
-
-/** The share of the body's minutes that the rough clip is, as the estimate counts it. */
-function roughTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
-  const part = visit.packs.times.parts.find(({ role }) => role === 'rough-clip');
-  if (!plan.roughClip.wanted || !part) return [];
-  const { roughClipShare } = visit.packs.times;
-  const longest = plan.zones
-    .flatMap(({ tool }) => (tool?.technique === 'clip' ? [tool] : []))
-    .sort((a, b) => b.leavesMm - a.leavesMm)[0];
-  return [
-    {
-      ...plainTask(visit, 'rough-clip', 'rough-clip', 'table'),
-      phase: 'rough',
-      toolId: longest?.toolId ?? null,
-      tool: longest?.label ?? 'blade',
-      technique: 'clip',
-      direction: 'with',
-      minutes: (minutesOf(estimate, part.id) * roughClipShare) / (1 + roughClipShare),
-      stress: visit.packs.tasks.stress.clip * visit.packs.tasks.handlingStress[visit.handling],
-      part: part.id,
-      how: [],
-    },
-  ];
-}
-
-/** The bath as its programme has it; washing and drying share out what the fixed steps leave of their minutes. */
-function bathTasks(visit: Case, bath: BathPlan, estimate: Estimate): readonly Draft[] {
-  const { tasks } = visit.packs;
-  const dry = visit.packs.times.parts.find(({ role }) => role === 'dry')?.id ?? null;
-  const wet = bath.steps.filter(({ phase }) => phase !== 'dry');
-  const standing = wet.reduce((sum, { contactMinutes }) => sum + contactMinutes, 0);
-  const washPart = visit.packs.times.parts.find(({ role }) => role === 'wash')?.id ?? null;
-  const washMinutes = Math.max(minutesOf(estimate, washPart), standing);
-  const calm = tasks.handlingStress[visit.handling];
-  const steps: Draft[] = [];
-  const chained = (task: Draft) => {
-    const before = steps.at(-1);
-    steps.push({ ...task, after: before ? [before.id] : [] });
-  };
-  for (const step of wet) {
-    chained({
-      ...plainTask(visit, `bath:${step.id}`, step.name, 'tub'),
-      phase: 'bath',
-      tool: step.product?.bottle?.label ?? step.product?.name ?? 'hands',
-      minutes: step.contactMinutes + (washMinutes - standing) / wet.length,
-      stress: 0.7 * calm,
-      safety: true,
-      part: washPart,
-      how: [step.how],
-      secondHands:
-        steps.length === 0 ? helpFor(visit, { fixed: 'lift-in', zone: null, technique: null }) : null,
-    });
-  }
-  const shared = visit.packs.tasks.fixed
-    .filter(({ phase, when }) => phase === 'bath' && applies(visit, when, null))
-    .reduce((sum, { share }) => sum + share, 0);
-  const trigger = bears(visit, 'dry');
-  chained({
-    ...plainTask(visit, 'dry', bath.drying.name, 'table'),
-    phase: 'bath',
-    tool: bath.drying.dryers[0]?.name ?? 'dryer',
-    minutes: minutesOf(estimate, dry) * (1 - shared),
-    stress: 1.1 * calm * (trigger ? tasks.triggerStress : 1),
-    trigger,
-    safety: true,
-    part: dry,
-    how: [bath.drying.how, ...bath.steps.filter(({ phase }) => phase === 'dry').map(({ how }) => how)],
-    cautions: visit.packs.safety.cautions
-      .filter(({ forVisit, when }) => forVisit && !when)
-      .map(({ text }) => text)
-      .slice(1, 2),
-    secondHands: helpFor(visit, { fixed: 'lift-out', zone: null, technique: null }),
-  });
-  return steps;
 }
 
 function finishTasks(visit: Case, bath: BathPlan): readonly Draft[] {
