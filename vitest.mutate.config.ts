@@ -16,6 +16,7 @@ export default defineConfig({
     isolate: false,
     // The code runs several times slower with every change in it.
     testTimeout: 60_000,
+    setupFiles: ['core/testing/firstFailure.ts'],
     include: folders.map(testsOf),
     exclude: ['core/src/plan/doNothing.test.ts', 'core/src/plan/mirror.test.ts'],
     testNamePattern:
