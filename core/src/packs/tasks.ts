@@ -69,6 +69,8 @@ export interface SecondGo {
   readonly layDegAtMost?: number;
   /** Of the minutes of the step that is gone over. */
   readonly share: number;
+  /** Shorter, it is said at the step itself: nobody presses a pedal for a few seconds. */
+  readonly leastMinutes: number;
   readonly how: string;
   readonly source: Source;
 }

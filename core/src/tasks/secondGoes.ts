@@ -5,16 +5,19 @@ import type { Draft } from './plainTask.ts';
 
 /**
  * The steps of the work, each with what its place is gone over for once more behind it: a whorl against its own growth, hair that lies
- * combed up against it, thinning looked at before two cuts more. A second go takes its share of the step's minutes. On a trigger nobody comes
- * back: there it is said at the step itself.
+ * combed up against it, thinning looked at before two cuts more. A second go takes its share of the step's minutes. Where it would be a few
+ * seconds, and on a trigger, to which nobody comes back, it is said at the step itself.
  */
 export const withSecondGoes = (visit: Case, work: readonly Draft[]): readonly Draft[] =>
   work.flatMap((step) => {
-    const goes = visit.packs.tasks.secondGoes.filter((go) => wants(visit, step, go));
-    if (step.trigger) return [{ ...step, how: [...step.how, ...goes.map(({ how }) => how)] }];
+    const wanted = visit.packs.tasks.secondGoes.filter((go) => wants(visit, step, go));
+    const goes = wanted.filter(
+      ({ share, leastMinutes }) => !step.trigger && step.minutes * share >= leastMinutes,
+    );
     const share = goes.reduce((sum, go) => sum + go.share, 0);
+    const said = wanted.flatMap((go) => (goes.includes(go) ? [] : [go.how]));
     return [
-      { ...step, minutes: step.minutes * (1 - share) },
+      { ...step, minutes: step.minutes * (1 - share), how: [...step.how, ...said] },
       ...goes.map((go) => ({
         ...step,
         id: `${go.id}:${step.id}`,
