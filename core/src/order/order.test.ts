@@ -362,6 +362,15 @@ describe('golden days', () => {
     expect(ids.indexOf('rough-clip')).toBeLessThan(ids.indexOf('zone:back'));
   });
 
+  it('ears are looked into before a blade is in them, whichever of them is tender', () => {
+    for (const signs of [[], [sign('trigger', 'ear-inside.left')]]) {
+      const ids = ordered(workOf('standard-poodle', { signs })).map(({ id }) => id);
+      const inside = ids.indexOf('zone:ear-inside.left');
+      expect(inside).toBeGreaterThan(-1);
+      expect(ids.indexOf('ears')).toBeLessThan(inside);
+    }
+  });
+
   it('ninety minutes for more work: what drops is cosmetic, on both sides, and the fewest places', () => {
     const work = workOf('poodle-cross', {
       hairMm: hairEverywhere(90),

@@ -243,10 +243,11 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const parts = ids(packs.times.parts);
   const stances = ids(tasks.stances);
   const fixed = [...ids(tasks.fixed), 'dry', 'lift-in', 'lift-out'];
-  tasks.fixed.forEach(({ id, stance, part, touches, after, when }) => {
+  tasks.fixed.forEach(({ id, stance, part, touches, opens, after, when }) => {
     say(`tasks.fixed.${id}.stance`, 'stance', [stance], stances);
     say(`tasks.fixed.${id}.part`, 'part', some(part), parts);
     say(`tasks.fixed.${id}.touches`, 'zone', touches, zones);
+    say(`tasks.fixed.${id}.opens`, 'zone', opens, zones);
     say(`tasks.fixed.${id}.after`, 'step', after, [...fixed, 'mats']);
     when.forEach((one) => {
       say(`tasks.fixed.${id}.when`, 'sign', one.signs ?? [], signs);

@@ -49,6 +49,8 @@ export interface FixedTask {
   readonly safety: boolean;
   /** Zone kinds a trigger spot of which it touches. */
   readonly touches: readonly string[];
+  /** Zone kinds that are worked after it. */
+  readonly opens: readonly string[];
   readonly when: readonly TaskWhen[];
   /** Steps it comes after, by id; `mats` for all of them. */
   readonly after: readonly string[];

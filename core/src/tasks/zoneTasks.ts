@@ -4,7 +4,7 @@ import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import { otherSide, zoneKindId } from '../terms/zone.ts';
-import { bears, helpFor } from './applies.ts';
+import { applies, bears, helpFor, isTrigger } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, stanceAt } from './plainTask.ts';
 import { withSecondGoes } from './secondGoes.ts';
@@ -90,6 +90,15 @@ function zoneTask(
         ({ zones, techniques }) => zones.includes(kind) && (techniques?.includes(tool.technique) ?? true),
       )?.text ?? null,
     how: tasks.ways.filter(({ techniques }) => techniques.includes(tool.technique)).map(({ text }) => text),
+    after: openersOf(visit, kind, trigger),
     pair: zone.side === null ? null : `zone:${otherSide(zone.zone)}`,
   };
 }
+
+/** What is looked into before it is worked on. A trigger that is put off keeps nothing else waiting. */
+const openersOf = (visit: Case, kind: string, trigger: boolean): readonly string[] =>
+  visit.packs.tasks.fixed.flatMap((fixed) =>
+    fixed.opens.includes(kind) && applies(visit, fixed.when, null) && (trigger || !isTrigger(visit, fixed))
+      ? [fixed.id]
+      : [],
+  );
