@@ -228,6 +228,19 @@ describe('the programme', () => {
     expect(once.steps.some(({ id }) => id === 'dry-between')).toBe(false);
   });
 
+  it('an allergic dog that is filthy is washed twice with nothing strong', () => {
+    const itchy = bathOf('standard-poodle', {
+      signs: [sign('filthy'), sign('allergic-skin')],
+      hairMm: hairEverywhere(90),
+    });
+    const washes = itchy.steps.filter(({ product, phase }) => phase === 'wash' && product !== null);
+    expect(washes.map(({ bath, product }) => [bath, product?.kindId])).toEqual([
+      [1, 'bland-shampoo'],
+      [2, 'bland-shampoo'],
+      [2, 'face-wash'],
+    ]);
+  });
+
   it('a vet’s product goes on once, rough clip or not', () => {
     const filthy = { signs: [sign('filthy')], hairMm: hairEverywhere(90) };
     const asked = bathOf('standard-poodle', filthy, { vet: { contactMinutes: 10 } });

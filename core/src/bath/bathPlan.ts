@@ -125,15 +125,15 @@ export function bathPlan(
   const water = coatWater(visit, plan);
   const white = choices.white ?? treatments.usuallyWhite.includes(visit.breed.id);
   const bathed: Bathed = { visit, plan, meanMm: water.meanMm, white };
+  const vetAsks = (step: TreatmentStep) => choices.vet !== null && isWash(step);
+  const used = treatments.steps.filter((step) => applies(step, bathed) && !vetAsks(step));
   // A vet's product goes on once, for as long as its label says.
   const twice =
     plan.roughClip.wanted &&
     choices.vet === null &&
+    used.some((step) => isWash(step) && !firstBath(step)) &&
     treatments.twoBaths.some((when) => applies({ when: [when], unless: [] }, bathed));
   const before = twice ? coatWater(visit, plan, false) : water;
-
-  const vetAsks = (step: TreatmentStep) => choices.vet !== null && isWash(step);
-  const used = treatments.steps.filter((step) => applies(step, bathed) && !vetAsks(step));
   const asked = choices.vet ? [vetStep(treatments.products, choices.vet.contactMinutes)] : [];
   const inOrder = PHASES.flatMap((phase) => [
     ...(phase === 'wash' ? asked : []),

@@ -137,6 +137,7 @@ const task = (id: string, extra: Partial<Task> = {}): Task => ({
   cautions: [],
   hold: null,
   how: [],
+  craft: [],
   after: [],
   pair: null,
   again: null,

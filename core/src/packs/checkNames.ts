@@ -166,7 +166,9 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`safety.restrictions.${id}.zones`, 'zone', at, [...zones, '*']);
     say(`safety.restrictions.${id}.except`, 'zone', except, zones);
   });
-  packs.safety.cautions.forEach(({ id, when }) => {
+  const steps = ['mats', 'wash', 'dry', 'finish', ...ids(packs.tasks.fixed), ...ids(packs.tools.techniques)];
+  packs.safety.cautions.forEach(({ id, when, steps: at }) => {
+    say(`safety.cautions.${id}.steps`, 'step', at, steps);
     say(`safety.cautions.${id}.when.signs`, 'sign', when?.signs ?? [], signs);
   });
   packs.signs.signs.forEach((sign) => {

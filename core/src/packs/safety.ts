@@ -18,6 +18,8 @@ export interface Caution {
   readonly text: string;
   /** Said once for the visit; the others stand at a zone or technique that names them. */
   readonly forVisit: boolean;
+  /** Steps that say it too: `mats`, `wash`, `dry`, `finish`, a technique, or a step that is on every dog, by id. */
+  readonly steps: readonly string[];
   readonly when?: CautionWhen;
   readonly source: Source;
 }

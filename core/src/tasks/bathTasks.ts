@@ -2,6 +2,7 @@ import type { BathPlan, BathStep } from '../bath/bathPlan.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
+import { stepCautions } from '../welfare/cautions.ts';
 import { applies, bears, helpFor } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask } from './plainTask.ts';
@@ -36,6 +37,7 @@ export function bathTasks(visit: Case, plan: Plan, bath: BathPlan, estimate: Est
     safety: true,
     part: wash,
     how: [step.how],
+    cautions: step.product === null ? [] : stepCautions(visit, 'wash', null),
     secondHands: index === 0 ? lift('lift-in') : null,
   });
   const dried = (id: string, name: string, how: readonly string[], share: number): Draft => ({
@@ -48,10 +50,7 @@ export function bathTasks(visit: Case, plan: Plan, bath: BathPlan, estimate: Est
     safety: true,
     part: dry,
     how,
-    cautions: packs.safety.cautions
-      .filter(({ forVisit, when }) => forVisit && !when)
-      .map(({ text }) => text)
-      .slice(1, 2),
+    cautions: stepCautions(visit, 'dry', null),
     secondHands: lift('lift-out'),
   });
 
@@ -103,7 +102,7 @@ function roughTask(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[
       minutes: (minutesOf(estimate, part.id) * roughClipShare) / (1 + roughClipShare),
       stress: tasks.stress.clip * tasks.handlingStress[visit.handling],
       part: part.id,
-      how: [],
+      cautions: stepCautions(visit, 'rough-clip', 'clip'),
     },
   ];
 }

@@ -32,6 +32,7 @@ export function plainTask(visit: Case, id: string, name: string, stance: string 
     cautions: [],
     hold: null,
     how: [],
+    craft: [],
     after: [],
     again: null,
     pair: null,

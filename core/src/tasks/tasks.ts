@@ -38,8 +38,10 @@ export interface Task {
   readonly cautions: readonly string[];
   /** How the dog is held; null where the step says it itself. */
   readonly hold: string | null;
-  /** How it is done. */
+  /** How it is done, here and now. */
   readonly how: readonly string[];
+  /** How it is done anywhere: for who is learning it. */
+  readonly craft: readonly string[];
   /** Steps that come before it, by id. */
   readonly after: readonly string[];
   /** A place gone over once more: for what, and the step it goes over, by id; it is passed over with it. */

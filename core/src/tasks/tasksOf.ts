@@ -4,6 +4,7 @@ import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
+import { stepCautions } from '../welfare/cautions.ts';
 import { applies, helpFor, isTrigger } from './applies.ts';
 import { bathTasks } from './bathTasks.ts';
 import type { Draft } from './plainTask.ts';
@@ -50,6 +51,7 @@ function fixedTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft
       safety: one.safety,
       part: one.part,
       how: [one.how],
+      cautions: stepCautions(visit, one.id, null),
       after: one.after.flatMap((id) => (id === 'mats' ? mats : [id])),
       secondHands: helpFor(visit, { fixed: one.id, zone: null, technique: null }),
     };
@@ -78,9 +80,7 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         stress: tasks.mats.stress * tasks.handlingStress[visit.handling],
         safety: true,
         how: [tasks.mats.how[decision]],
-        cautions: visit.packs.safety.cautions
-          .filter(({ when }) => when?.matted === true)
-          .map(({ text }) => text),
+        cautions: stepCautions(visit, 'mats', decision === 'save' ? null : 'clip'),
         after: BEFORE_MATS,
       },
     ];
@@ -98,6 +98,7 @@ function finishTasks(visit: Case, bath: BathPlan): readonly Draft[] {
       minutes: visit.packs.tasks.finishMinutes,
       stress: 0.5,
       how: [one.how],
+      cautions: one.product === null ? [] : stepCautions(visit, 'finish', null),
       after: before ? [before.id] : [],
     });
   }

@@ -4,6 +4,7 @@ import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import { otherSide, zoneKindId } from '../terms/zone.ts';
+import { stepCautions } from '../welfare/cautions.ts';
 import { applies, bears, helpFor, isTrigger } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, stanceAt } from './plainTask.ts';
@@ -84,12 +85,13 @@ function zoneTask(
     trigger,
     safety: tasks.safety.includes(kind),
     part,
-    cautions: zone.cautions,
+    // Those of the place and the technique are the zone's own.
+    cautions: [...new Set([...zone.cautions, ...stepCautions(visit, kind, tool.technique)])],
     hold:
       tasks.holds.find(
         ({ zones, techniques }) => zones.includes(kind) && (techniques?.includes(tool.technique) ?? true),
       )?.text ?? null,
-    how: tasks.ways.filter(({ techniques }) => techniques.includes(tool.technique)).map(({ text }) => text),
+    craft: tasks.ways.filter(({ techniques }) => techniques.includes(tool.technique)).map(({ text }) => text),
     after: openersOf(visit, kind, trigger),
     pair: zone.side === null ? null : `zone:${otherSide(zone.zone)}`,
   };

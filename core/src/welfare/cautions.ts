@@ -23,6 +23,18 @@ export function visitCautions(visit: Case, techniques: readonly Technique[]): re
   );
 }
 
+/** The texts of the cautions at a step that is at no zone, or besides those of its zone. */
+export function stepCautions(visit: Case, step: string, technique: Technique | null): readonly string[] {
+  const { safety, tools } = visit.packs;
+  const techniques = technique === null ? [] : [technique];
+  const own = technique === null ? [] : techniqueKind(tools, technique).cautions;
+  return safety.cautions
+    .filter(
+      ({ id, steps, when }) => (steps.includes(step) || own.includes(id)) && holds(visit, when, techniques),
+    )
+    .map(({ text }) => text);
+}
+
 function holds(visit: Case, when: CautionWhen | undefined, techniques: readonly Technique[]): boolean {
   if (!when) return true;
   const { purposes, fromKg, matted, signs, handling, techniques: used } = when;

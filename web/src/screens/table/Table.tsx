@@ -1,14 +1,13 @@
 import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BreedPack, TableAct, Task } from '@kurrel/core';
 import { bodyOf, openStops, stopsOf, tableNow } from '@kurrel/core';
-import { joinSentence } from '@kurrel/words';
 import { addMinutes } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
-import { leftWord, minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import { minutesWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
 import { Title } from '../../parts/Title.tsx';
 import { useWork } from '../../parts/useWork.ts';
@@ -17,13 +16,12 @@ import { actAtTable, letActGo, openTable } from '../../visit/table.ts';
 import { setOrder } from '../../visit/workSlice.ts';
 import { Asking } from './Asking.tsx';
 import type { Question } from './Asking.tsx';
-import { ContactTimer } from '../../parts/ContactTimer.tsx';
 import { Finished } from './Finished.tsx';
 import { heatOf } from './heat.ts';
 import { nameOf } from './nameOf.ts';
-import { PairOffer } from './PairOffer.tsx';
 import { Picture } from './Picture.tsx';
 import { SendState } from './SendState.tsx';
+import { Step } from './Step.tsx';
 import { useAwake } from './useAwake.ts';
 import { useTableKeys } from './useTableKeys.ts';
 import { useThermometer } from './useThermometer.ts';
@@ -62,7 +60,6 @@ const LONGEST_MINUTES = 90;
 function Board({ sheet, breed, choices, work }: OpenedProps) {
   const dispatch = useAppDispatch();
   const times = useTimes();
-  const unit = useAppSelector((state) => state.preferences.unit);
   const { visit, plan, bath, order, boxMinutes } = useWork(sheet, breed, choices, work);
   const { events, waiting, refused, state } = useAppSelector((root) => root.visit.table);
   const body = useMemo(
@@ -223,60 +220,19 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 onClose={() => setAsking(null)}
               />
             ) : (
-              <>
-                <p className="table-where">{taskWord(current)}</p>
-                {current.leavesMm === null ? null : (
-                  <p className="table-length">
-                    {leftWord(current, unit)?.replace(/ .*$/, '')} <span>{unit}</span>
-                  </p>
-                )}
-                <p className="table-tool">{toolWord(current)}</p>
-                <p className="table-how">
-                  {stanceWord(current)}. {current.hold ?? current.how[0] ?? ''}
-                </p>
-                {joins.length > 0 && (
-                  <p className="table-how">{joins.map((join) => joinSentence(join, unit)).join('; ')}</p>
-                )}
-                {current.secondHands && (
-                  <p className="table-caution">
-                    {current.secondHands.text} {current.secondHands.alone}
-                  </p>
-                )}
-                {current.cautions.slice(0, 2).map((text) => (
-                  <p key={text} className="table-caution">
-                    {text}
-                  </p>
-                ))}
-                {heat && heat.advice !== 'fine' && (
-                  <p className="table-caution">
-                    Try the blade on your wrist.{' '}
-                    <button
-                      type="button"
-                      onClick={() => act({ kind: 'swapped', toolId: current.toolId ?? '' })}
-                    >
-                      Swapped it
-                    </button>
-                  </p>
-                )}
-                {contactOf(current, bath) > 0 && (
-                  <ContactTimer minutes={contactOf(current, bath)} what={current.tool} />
-                )}
-                <PairOffer task={current} done={now.done} />
-                {impatient && (
-                  <p className="table-caution">
-                    It has nearly had enough.{' '}
-                    <button type="button" onClick={() => setAsking('early')}>
-                      What is left?
-                    </button>
-                  </p>
-                )}
-                <p className="table-then">
-                  {minutesWord(minutes)} of {minutesWord(current.minutes)}
-                  {now.lateMinutes > 1.5 && ` · ${Math.round(now.lateMinutes)} min late`}
-                  {next &&
-                    ` · then: ${taskWord(next)}, ${toolWord(next) === toolWord(current) ? 'same tool' : next.tool}`}
-                </p>
-              </>
+              <Step
+                task={current}
+                next={next}
+                minutes={minutes}
+                lateMinutes={now.lateMinutes}
+                joins={joins}
+                contactMinutes={contactOf(current, bath)}
+                hot={heat !== null && heat.advice !== 'fine'}
+                impatient={impatient}
+                done={now.done}
+                onSwapped={() => act({ kind: 'swapped', toolId: current.toolId ?? '' })}
+                onEarly={() => setAsking('early')}
+              />
             )}
           </section>
         </div>

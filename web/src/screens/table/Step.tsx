@@ -1,0 +1,84 @@
+import type { Join, TableNow, Task } from '@kurrel/core';
+import { joinSentence } from '@kurrel/words';
+import { useSessionQuery } from '../../app/api.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { ContactTimer } from '../../parts/ContactTimer.tsx';
+import { leftWord, minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import { PairOffer } from './PairOffer.tsx';
+
+interface StepProps {
+  readonly task: Task;
+  readonly next: Task | null;
+  readonly minutes: number;
+  readonly lateMinutes: number;
+  /** Where its run goes on into another place. */
+  readonly joins: readonly Join[];
+  readonly contactMinutes: number;
+  /** The blade wants a try on the wrist. */
+  readonly hot: boolean;
+  /** The dog has nearly had enough. */
+  readonly impatient: boolean;
+  readonly done: TableNow['done'];
+  readonly onSwapped: () => void;
+  readonly onEarly: () => void;
+}
+
+/** The step in hand in words: where, how long, with what, how the dog is held, what to mind, what comes next. */
+export function Step(props: StepProps) {
+  const { task, next, joins } = props;
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const learning = useSessionQuery().data?.person.role === 'trainee';
+  return (
+    <>
+      <p className="table-where">{taskWord(task)}</p>
+      {task.leavesMm === null ? null : (
+        <p className="table-length">
+          {leftWord(task, unit)?.replace(/ .*$/, '')} <span>{unit}</span>
+        </p>
+      )}
+      <p className="table-tool">{toolWord(task)}</p>
+      <p className="table-how">
+        {[`${stanceWord(task)}.`, task.hold, ...task.how].filter(Boolean).join(' ')}
+      </p>
+      {learning && task.craft.length > 0 && <p className="table-craft">{task.craft.join(' ')}</p>}
+      {joins.length > 0 && task.again === null && (
+        <p className="table-how">{joins.map((join) => joinSentence(join, unit)).join('; ')}</p>
+      )}
+      {task.secondHands && (
+        <p className="table-caution">
+          {task.secondHands.text} {task.secondHands.alone}
+        </p>
+      )}
+      {task.cautions.length > 0 && (
+        <ul className="table-caution" aria-label="Mind">
+          {task.cautions.map((text) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+      )}
+      {props.hot && (
+        <p className="table-caution">
+          Try the blade on your wrist.{' '}
+          <button type="button" onClick={props.onSwapped}>
+            Swapped it
+          </button>
+        </p>
+      )}
+      {props.contactMinutes > 0 && <ContactTimer minutes={props.contactMinutes} what={task.tool} />}
+      <PairOffer task={task} done={props.done} />
+      {props.impatient && (
+        <p className="table-caution">
+          It has nearly had enough.{' '}
+          <button type="button" onClick={props.onEarly}>
+            What is left?
+          </button>
+        </p>
+      )}
+      <p className="table-then">
+        {minutesWord(props.minutes)} of {minutesWord(task.minutes)}
+        {props.lateMinutes > 1.5 && ` · ${Math.round(props.lateMinutes)} min late`}
+        {next && ` · then: ${taskWord(next)}, ${toolWord(next) === toolWord(task) ? 'same tool' : next.tool}`}
+      </p>
+    </>
+  );
+}
