@@ -97,6 +97,15 @@ describe('what happens at the table', () => {
     const tool = offered.split(':')[0] ?? '';
     await waitForText(page, '.table-tool', tool);
     expect(await textOf(page, '.table-tool')).not.toBe(before);
+    await waitForText(page, '.toast', 'Plan saved');
+    const covered = await page.evaluate(() =>
+      [...document.querySelectorAll('.table-keys button')].flatMap((key) => {
+        const { left, top, width, height } = key.getBoundingClientRect();
+        const there = document.elementFromPoint(left + width / 2, top + height / 2);
+        return there && key.contains(there) ? [] : [key.textContent];
+      }),
+    );
+    expect(covered, 'the word that it is saved lies over keys').toEqual([]);
     await sent(page);
     const acts = await logOf(page, 'Juniper');
     expect(acts.some(({ kind }) => kind === 'would-not-pass')).toBe(true);
@@ -106,6 +115,17 @@ describe('what happens at the table', () => {
       return (await answer.json()) as { choices: { overrides: { zone: string }[] } }[];
     }, new URL(page.url()).pathname);
     expect(plans[0]?.choices.overrides.map(({ zone }) => zone).sort()).toEqual(['rib.left', 'rib.right']);
+    await page.close();
+  });
+
+  it('where no blade is in hand, none is offered for one that will not pass', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openTable(page, 'Clementine');
+    await page.locator('.table-keys ::-p-text(Won’t pass)').click();
+    await waitForText(page, '.asking', 'No blade is in hand');
+    expect(await page.$('.asking .answers button')).toBeNull();
+    await page.locator('.asking ::-p-text(Back to the step)').click();
+    await page.waitForSelector('.asking', { hidden: true });
     await page.close();
   });
 
@@ -203,6 +223,7 @@ describe('what happens at the table', () => {
     await page.locator('.table-keys ::-p-text(Time’s short)').click();
     await page.locator('.asking ::-p-text(30 min)').click();
     await waitForText(page, '.asking', 'Not done then:');
+    await waitForText(page, '.asking', 'Say to the owner: ');
     await page.locator('.asking ::-p-text(Leave that out)').click();
     await page.waitForSelector('.asking', { hidden: true });
     await sent(page);

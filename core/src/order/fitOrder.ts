@@ -19,6 +19,8 @@ export interface FittedOrder {
   readonly overMinutes: number;
   /** What may be left out, in the order it would go; both sides of a place go together. */
   readonly drop: readonly { readonly ids: readonly string[]; readonly minutes: number }[];
+  /** Minutes of what stays, breaks included. */
+  readonly leftMinutes: number;
   /** Still over after that, or too many sittings: the visits it takes, each with its steps. */
   readonly visits: readonly (readonly string[])[];
 }
@@ -46,21 +48,32 @@ export function fitOrder(order: readonly Task[], box: OrderBox): FittedOrder {
     needMinutes,
     overMinutes: box.minutes === null ? 0 : Math.max(0, needMinutes - box.minutes),
     drop,
+    leftMinutes: need(left),
     visits: fits(order) ? [order.map(({ id }) => id)] : visitsOf(order, box),
   };
 }
 
-/** Groups that go together, in the order they may go: by part, the longest work of a part first. */
+/**
+ * Groups that go together, in the order they may go: by part, the longest work of a part first. Both sides of a place are one; so is what one
+ * tool runs through at one length: nobody leaves a patch in a clipped jacket. A run that reaches into several parts goes with the last.
+ */
 function droppable(order: readonly Task[], cosmetic: readonly string[]): readonly (readonly Task[])[] {
-  return cosmetic.flatMap((part) => {
-    const groups = new Map<string, Task[]>();
-    for (const task of order) {
-      if (task.part !== part || task.safety || task.zone === null) continue;
-      const place = zoneKindId(task.zone);
-      groups.set(place, [...(groups.get(place) ?? []), task]);
-    }
-    return [...groups.values()].sort((a, b) => workedMinutes(b) - workedMinutes(a));
-  });
+  let groups: Task[][] = [];
+  for (const task of order) {
+    if (task.part === null || !cosmetic.includes(task.part) || task.safety || task.zone === null) continue;
+    const joined = groups.filter((group) => group.some((other) => goTogether(other, task)));
+    groups = [...groups.filter((group) => !joined.includes(group)), [...joined.flat(), task]];
+  }
+  const partOf = (group: readonly Task[]) =>
+    Math.max(...group.map(({ part }) => cosmetic.indexOf(part ?? '')));
+  return groups.sort((a, b) => partOf(a) - partOf(b) || workedMinutes(b) - workedMinutes(a));
+}
+
+function goTogether(a: Task, b: Task): boolean {
+  const samePlace = a.zone !== null && b.zone !== null && zoneKindId(a.zone) === zoneKindId(b.zone);
+  // A tool with a direction runs; what is done by hand is done place by place.
+  const sameRun = a.direction !== null && a.toolId === b.toolId && a.leavesMm === b.leavesMm;
+  return samePlace || sameRun;
 }
 
 /** The order cut where a visit's minutes or sittings are used up. */

@@ -392,6 +392,20 @@ describe('golden days', () => {
     expect(fitOrder(order, box(work, 400)).drop).toEqual([]);
   });
 
+  it('what one tool runs through at one length is left out whole or not at all', () => {
+    const work = workOf('standard-poodle', { hairMm: hairEverywhere(90) });
+    const order = ordered(work);
+    const jacket = order.filter(({ zone }) => ['back', 'loin', 'croup'].includes(zone ?? ''));
+    expect(new Set(jacket.map(({ toolId, leavesMm }) => `${toolId} ${leavesMm}`)).size).toBe(1);
+    let parted = 0;
+    for (let minutes = 20; minutes < 140; minutes += 10) {
+      const dropped = new Set(fitOrder(order, box(work, minutes)).drop.flatMap(({ ids }) => ids));
+      expect(new Set(jacket.map(({ id }) => dropped.has(id))).size, `${minutes} min`).toBe(1);
+      if (dropped.size > 0 && !dropped.has('zone:back')) parted++;
+    }
+    expect(parted, 'some of the work goes before the jacket').toBeGreaterThan(0);
+  });
+
   it('the neck of a curl is cut once the curl has risen, or with the body where the house says so', () => {
     const neck = (salon: NonNullable<Extra['salon']>) => {
       const work = workOf('irish-water-spaniel', { purpose: 'show', hairMm: hairEverywhere(90), salon });

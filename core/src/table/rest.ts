@@ -12,6 +12,9 @@ export interface RestOfWork {
   /** For another visit, if that is what is chosen: all that is no safety step. */
   readonly another: readonly string[];
   readonly needMinutes: number;
+  /** Minutes of what stays once that is dropped, and of the safety steps alone; breaks included. */
+  readonly keptMinutes: number;
+  readonly mustMinutes: number;
   readonly fitted: FittedOrder;
 }
 
@@ -31,6 +34,11 @@ export function restOfWork(order: readonly Task[], now: TableNow, box: OrderBox)
     drop,
     another: ahead.filter(({ safety }) => !safety).map(({ id }) => id),
     needMinutes: fitted.needMinutes,
+    keptMinutes: fitted.leftMinutes,
+    mustMinutes: fitOrder(
+      ahead.filter(({ safety }) => safety),
+      box,
+    ).needMinutes,
     fitted,
   };
 }

@@ -239,6 +239,11 @@ describe('the owner is early, or the dog has had enough', () => {
       expect(rest.another).not.toContain(id);
       expect(rest.keep).toContain(id);
     }
+    const byId = new Map(tasks.map((one) => [one.id, one.minutes]));
+    const worked = (ids: readonly string[]) => ids.reduce((sum, id) => sum + (byId.get(id) ?? 0), 0);
+    expect(rest.keptMinutes).toBeGreaterThanOrEqual(worked(rest.keep) - 1e-9);
+    expect(rest.keptMinutes).toBeLessThan(rest.needMinutes);
+    expect(rest.mustMinutes).toBeCloseTo(worked(safe), 6);
     for (const one of tasks.slice(0, start))
       expect([...rest.keep, ...rest.drop, ...rest.another]).not.toContain(one.id);
   });

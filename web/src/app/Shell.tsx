@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Toast from 'react-bootstrap/Toast';
 import ToastContainer from 'react-bootstrap/ToastContainer';
-import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { NavLink, Navigate, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { Loading } from '../parts/Loading.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import {
@@ -122,6 +122,8 @@ function Announcer({ path }: { readonly path: string }) {
 }
 
 function Notices() {
+  // At the table the keys are at the bottom, and Stop is among them.
+  const atTable = useMatch('/visits/:visitId/table') !== null;
   const notice = useAppSelector((state) => state.notice);
   const dispatch = useAppDispatch();
   const [restoreTool] = useRestoreToolMutation();
@@ -134,7 +136,10 @@ function Notices() {
     else dispatch(notify({ ...notice, text: `Not undone: ${problemOf(answer.error).title}. Try again.` }));
   };
   return (
-    <ToastContainer position="bottom-center" className="p-3 position-fixed">
+    <ToastContainer
+      position={atTable ? 'top-center' : 'bottom-center'}
+      className={`p-3 position-fixed ${atTable ? 'below-top' : ''}`}
+    >
       <Toast show={notice !== null} onClose={() => dispatch(dismiss())} delay={8000} autohide role="status">
         <Toast.Body className="d-flex align-items-center gap-3">
           <span className="flex-grow-1">{notice?.text}</span>

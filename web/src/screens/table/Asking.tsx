@@ -1,16 +1,15 @@
 import type { Case, Plan, TableAct, TableNow, Task } from '@kurrel/core';
-import { formatLength, otherSide, parseLength, restOfWork, stepDown, summarise } from '@kurrel/core';
+import { formatLength, parseLength, summarise } from '@kurrel/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { packs } from '../../app/packs.ts';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { useAppSelector } from '../../app/store.ts';
 import { useGauge } from '../../parts/useGauge.ts';
-import { takeTool } from './takeTool.ts';
+import { Early } from './Early.tsx';
+import { Stuck } from './Stuck.tsx';
 
 export type Question = 'stuck' | 'measure' | 'mat' | 'note' | 'skip' | 'break' | 'early' | 'hurt' | 'stop';
 
-interface AskingProps {
+export interface AskingProps {
   readonly visitId: string;
   readonly question: Question;
   readonly visit: Case;
@@ -36,7 +35,7 @@ export function Asking(props: AskingProps) {
       <p className="table-where">{TITLE[question]}</p>
       <Answers {...props} />
       <button type="button" className="table-key quiet" onClick={onClose}>
-        Leave it
+        Back to the step
       </button>
     </div>
   );
@@ -58,7 +57,6 @@ const SKIPS = ['too much for it', 'nothing to do here', 'owner said no', 'anothe
 const NOTES = ['good as gold', 'sensitive here', 'pulls away', 'coat thinner than it looks', 'ask the owner'];
 const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something else'];
 const BREAKS = [5, 10, 15] as const;
-const LEFT = [10, 20, 30, 45] as const;
 
 function Answers(props: AskingProps) {
   const { question, task, onAct, onClose } = props;
@@ -131,7 +129,7 @@ function Answers(props: AskingProps) {
   }
 }
 
-interface Saying {
+export interface Saying {
   readonly onSay: (act: TableAct) => void;
 }
 
@@ -237,125 +235,5 @@ function Measure({ visitId, task, onSay }: AskingProps & Saying) {
         </button>
       )}
     </form>
-  );
-}
-
-function Stuck({ visit, plan, task, onSay }: AskingProps & Saying) {
-  const dispatch = useAppDispatch();
-  const unit = useAppSelector((state) => state.preferences.unit);
-  const [both, setBoth] = useState(true);
-  if (task.zone === null) return <p className="table-how">This step has no blade.</p>;
-  const { zone } = task;
-  const steps = stepDown(visit, plan, zone);
-  const pair = otherSide(zone) === zone ? null : otherSide(zone);
-  const take = (toolId: string) => {
-    onSay({ kind: 'would-not-pass', zone, toolId: task.toolId, takenId: toolId });
-    void dispatch(
-      takeTool(pair && both ? [zone, pair] : [zone], toolId, 'with', 'the longer one would not pass'),
-    );
-  };
-  return (
-    <>
-      {steps.length === 0 ? (
-        <p className="table-caution">
-          Nothing shorter is allowed on this skin. Leave it, cut it by hand, or stop and ask a vet.
-        </p>
-      ) : (
-        <p className="table-how">One step shorter at a time, with the lay:</p>
-      )}
-      <div className="answers">
-        {steps.slice(0, 4).map(({ toolId, label, leavesMm }) => (
-          <button key={toolId} type="button" className="table-key" onClick={() => take(toolId)}>
-            {label}: {formatLength(leavesMm, unit)}
-          </button>
-        ))}
-        <button
-          type="button"
-          className="table-key"
-          onClick={() => onSay({ kind: 'skipped', task: task.id, reason: 'would not pass: left' })}
-        >
-          leave it
-        </button>
-      </div>
-      {pair && steps.length > 0 && (
-        <label className="both">
-          <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} /> the
-          other side the same, so that they match
-        </label>
-      )}
-    </>
-  );
-}
-
-function Early({ order, now, visit, boxMinutes, startedAt, onSay }: AskingProps & Saying) {
-  const spent = now.workedMinutes + now.restedMinutes;
-  const [minutes, setMinutes] = useState<number | null>(null);
-  const rest = restOfWork(order, now, {
-    minutes: minutes ?? Math.max(5, boxMinutes - spent),
-    patience: Math.max(
-      1,
-      now.patienceShare < 0.15 ? now.patienceMinutes + visit.standing.minutes : visit.standing.minutes,
-    ),
-    restMinutes: packs.times.pauseMinutes,
-    sittingsPerVisit: packs.times.sittingsPerVisit,
-    cosmetic: packs.times.cosmetic,
-  });
-  const names = (ids: readonly string[]) => [
-    ...new Set(ids.flatMap((id) => order.find((one) => one.id === id)?.name ?? [])),
-  ];
-  return (
-    <>
-      <div className="answers">
-        {LEFT.map((one) => (
-          <button
-            key={one}
-            type="button"
-            className="table-key"
-            aria-pressed={minutes === one}
-            onClick={() => setMinutes(one)}
-          >
-            {one} min
-          </button>
-        ))}
-      </div>
-      <p className="table-how">
-        {minutesWord(rest.needMinutes)} of work are left{startedAt === null && ', not started yet'}.{' '}
-        {rest.drop.length === 0 ? 'It fits.' : `Not done then: ${names(rest.drop).join(', ')}.`}
-      </p>
-      <div className="answers">
-        {rest.drop.length > 0 && (
-          <button
-            type="button"
-            className="table-key"
-            onClick={() => onSay({ kind: 'left-out', tasks: rest.drop, another: [] })}
-          >
-            Leave that out
-          </button>
-        )}
-        {rest.another.length > 0 && (
-          <button
-            type="button"
-            className="table-key"
-            onClick={() => onSay({ kind: 'left-out', tasks: [], another: rest.another })}
-          >
-            Only what must be; the rest another day
-          </button>
-        )}
-        {(now.leftOut.size > 0 || now.another.size > 0) && (
-          <button
-            type="button"
-            className="table-key"
-            onClick={() => onSay({ kind: 'left-out', tasks: [], another: [] })}
-          >
-            Do it all after all
-          </button>
-        )}
-      </div>
-      {rest.drop.length > 0 && (
-        <p className="table-then">
-          Say to the owner: {names(rest.drop).join(', ')} can wait; safe and clean it is.
-        </p>
-      )}
-    </>
   );
 }

@@ -2,7 +2,7 @@ import type { TableNow, Task } from '@kurrel/core';
 import { Link } from 'react-router';
 import { problemOf, useFinishVisitMutation } from '../../app/api.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
-import { nameOf } from './nameOf.ts';
+import { placesOf } from './leftOut.ts';
 
 interface FinishedProps {
   readonly now: TableNow;
@@ -14,7 +14,7 @@ interface FinishedProps {
 /** After the last step: what was done, what was not, and the dog goes home. */
 export function Finished({ now, order, visitId, finishedAt }: FinishedProps) {
   const [finish, { error, isLoading }] = useFinishVisitMutation();
-  const undone = [...now.leftOut, ...now.another, ...now.skipped.keys()].map((id) => nameOf(order, id));
+  const undone = placesOf(order, [...now.leftOut, ...now.another, ...now.skipped.keys()]);
   return (
     <section className="table-finished">
       <h2>Nothing is left to do</h2>
@@ -23,7 +23,7 @@ export function Finished({ now, order, visitId, finishedAt }: FinishedProps) {
         {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.
       </p>
       {undone.length > 0 && (
-        <p className="table-caution">Say to the owner: not done today: {[...new Set(undone)].join(', ')}.</p>
+        <p className="table-caution">Say to the owner: not done today: {undone.join('; ')}.</p>
       )}
       {error !== undefined && <p className="table-caution">{problemOf(error).detail}</p>}
       <p className="answers">

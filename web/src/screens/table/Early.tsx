@@ -1,0 +1,88 @@
+import { restOfWork } from '@kurrel/core';
+import { useState } from 'react';
+import { packs } from '../../app/packs.ts';
+import { minutesWord } from '../../parts/taskWords.ts';
+import type { AskingProps, Saying } from './Asking.tsx';
+import { placesOf, waitsWord } from './leftOut.ts';
+
+const LEFT = [10, 20, 30, 45] as const;
+/** Patience at which a rest is counted in first. */
+const SPENT = 0.15;
+
+/** Time or patience is short: what fits, what does not, and what is said to the owner. */
+export function Early({ order, now, visit, boxMinutes, startedAt, onSay }: AskingProps & Saying) {
+  const spent = now.workedMinutes + now.restedMinutes;
+  const [chosen, setChosen] = useState<number | null>(null);
+  const minutes = chosen ?? Math.max(5, boxMinutes - spent);
+  const standing = visit.standing.minutes;
+  const rest = restOfWork(order, now, {
+    minutes,
+    patience: Math.max(1, now.patienceShare < SPENT ? now.patienceMinutes + standing : standing),
+    restMinutes: packs.times.pauseMinutes,
+    sittingsPerVisit: packs.times.sittingsPerVisit,
+    cosmetic: packs.times.cosmetic,
+  });
+  const ahead = order.filter(({ id }) => !now.done.has(id) && !now.skipped.has(id));
+  const over = Math.round(rest.keptMinutes - minutes);
+  return (
+    <>
+      <div className="answers">
+        {LEFT.map((one) => (
+          <button
+            key={one}
+            type="button"
+            className="table-key"
+            aria-pressed={chosen === one}
+            onClick={() => setChosen(one)}
+          >
+            {one} min
+          </button>
+        ))}
+      </div>
+      <p className="table-how">
+        {minutesWord(rest.needMinutes)} of work are left{startedAt === null && ', not started yet'}.{' '}
+        {rest.drop.length === 0 ? 'It fits.' : `Not done then: ${placesOf(order, rest.drop).join('; ')}.`}
+      </p>
+      {over > 0 && rest.drop.length > 0 && (
+        <p className="table-caution">
+          Even so {minutesWord(rest.keptMinutes)}, {over} more than there are. What must be takes{' '}
+          {minutesWord(rest.mustMinutes)}.
+        </p>
+      )}
+      <div className="answers">
+        {rest.drop.length > 0 && (
+          <button
+            type="button"
+            className="table-key"
+            onClick={() => onSay({ kind: 'left-out', tasks: rest.drop, another: [] })}
+          >
+            Leave that out
+          </button>
+        )}
+        {rest.another.length > 0 && (
+          <button
+            type="button"
+            className="table-key"
+            onClick={() => onSay({ kind: 'left-out', tasks: [], another: rest.another })}
+          >
+            Only what must be; the rest another day
+          </button>
+        )}
+        {(now.leftOut.size > 0 || now.another.size > 0) && (
+          <button
+            type="button"
+            className="table-key"
+            onClick={() => onSay({ kind: 'left-out', tasks: [], another: [] })}
+          >
+            Do it all after all
+          </button>
+        )}
+      </div>
+      {rest.drop.length > 0 && (
+        <p className="table-how">
+          Say to the owner: {waitsWord(ahead, rest.drop)} can wait; safe and clean it is.
+        </p>
+      )}
+    </>
+  );
+}

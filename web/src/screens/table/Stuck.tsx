@@ -1,0 +1,67 @@
+import { byId, formatLength, otherSide, stepDown } from '@kurrel/core';
+import { useState } from 'react';
+import { packs } from '../../app/packs.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import type { AskingProps, Saying } from './Asking.tsx';
+import { takeTool } from './takeTool.ts';
+
+/** What is tried where a blade or comb does not pass: one step shorter, on both sides, or left. */
+export function Stuck({ visit, plan, task, onSay }: AskingProps & Saying) {
+  const dispatch = useAppDispatch();
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const [both, setBoth] = useState(true);
+  const floor = formatLength(visit.matPolicy.bladeFloorMm, unit);
+  if (task.technique === null || byId('technique', packs.tools.techniques, task.technique).byHand) {
+    return (
+      <p className="table-how">No blade is in hand at this step. Where a mat stops the comb: Mat found.</p>
+    );
+  }
+  if (task.zone === null) {
+    return (
+      <p className="table-how">
+        Where it stops, a shorter blade, with the lay, none shorter than {floor}; then this one again. Where
+        it stops on a mat: Mat found.
+      </p>
+    );
+  }
+  const { zone } = task;
+  const steps = stepDown(visit, plan, zone);
+  const pair = otherSide(zone) === zone ? null : otherSide(zone);
+  const take = (toolId: string) => {
+    onSay({ kind: 'would-not-pass', zone, toolId: task.toolId, takenId: toolId });
+    void dispatch(
+      takeTool(pair && both ? [zone, pair] : [zone], toolId, 'with', 'the longer one would not pass'),
+    );
+  };
+  return (
+    <>
+      {steps.length === 0 ? (
+        <p className="table-caution">
+          Nothing shorter is allowed on this skin. Skip it, cut it by hand, or stop and ask a vet.
+        </p>
+      ) : (
+        <p className="table-how">One step shorter at a time, with the lay:</p>
+      )}
+      <div className="answers">
+        {steps.slice(0, 4).map(({ toolId, label, leavesMm }) => (
+          <button key={toolId} type="button" className="table-key" onClick={() => take(toolId)}>
+            {label}: {formatLength(leavesMm, unit)}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="table-key"
+          onClick={() => onSay({ kind: 'skipped', task: task.id, reason: 'would not pass: left' })}
+        >
+          Skip this place
+        </button>
+      </div>
+      {pair && steps.length > 0 && (
+        <label className="both">
+          <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} /> the
+          other side the same, so that they match
+        </label>
+      )}
+    </>
+  );
+}
