@@ -5,7 +5,7 @@ import type { Extra } from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import type { BathChoices, Bottle } from './bathPlan.ts';
 import { bathPlan, USUAL_BATH } from './bathPlan.ts';
-import { dilute } from './dilute.ts';
+import { asPoured, dilute } from './dilute.ts';
 import { coatWater, dryingTime, waterLeft } from './water.ts';
 
 const bathOf = (
@@ -280,6 +280,9 @@ describe('bottles', () => {
       6,
     );
     expect(takes.find((one) => one.bottle?.id === 'a')).toBeUndefined();
+    // As much as the steps say, to the millilitre: a jug has no tenths.
+    for (const { takesMl } of takes) expect(takesMl).toBe(Math.round(takesMl));
+    expect([asPoured(19.4), asPoured(66.2), asPoured(197)]).toEqual([19, 65, 195]);
   });
 });
 

@@ -6,7 +6,7 @@ import type { Source } from '../terms/source.ts';
 import type { Bathed } from './applies.ts';
 import { applies } from './applies.ts';
 import type { Mix } from './dilute.ts';
-import { dilute } from './dilute.ts';
+import { asPoured, dilute } from './dilute.ts';
 import { coatWater, dryingTime, waterLeft } from './water.ts';
 
 /** A bottle on the salon's shelf. */
@@ -241,7 +241,7 @@ function usedOf(
     treatments.doses.findLast(({ fromMm, dense }) => meanMm >= fromMm || (dense && coat.dense))
       ?.litresPerM2 ?? 0;
   const mix = dilution && dose !== null ? dilute(1000 * surfaceM2 * litres * dose, dilution, heldMl) : null;
-  const takesMl = mix ? mix.concentrateMl : kind.mlPerM2 * surfaceM2;
+  const takesMl = asPoured(mix ? mix.concentrateMl : kind.mlPerM2 * surfaceM2);
   return {
     kindId: kind.id,
     name: kind.name,

@@ -31,3 +31,6 @@ export function dilute(totalMl: number, { notation, n }: Dilution, heldMl = 0): 
     tooWetMl: heldMl - fromCoatMl,
   };
 }
+
+/** As it can be measured in a jug, mL: to 5 from 20 on, to 1 below. */
+export const asPoured = (ml: number): number => (ml >= 20 ? Math.round(ml / 5) * 5 : Math.round(ml));

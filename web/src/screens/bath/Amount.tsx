@@ -1,9 +1,10 @@
 import type { Dilution, Used } from '@kurrel/core';
+import { asPoured } from '@kurrel/core';
 
 /** Whole millilitres below a litre, litres with a tenth above. */
 export function mlWord(ml: number): string {
   if (ml >= 1000) return `${(ml / 1000).toFixed(1)} L`;
-  return ml >= 20 ? `${Math.round(ml / 5) * 5} mL` : `${Math.round(ml)} mL`;
+  return `${asPoured(ml)} mL`;
 }
 
 /** As labels have it. */
