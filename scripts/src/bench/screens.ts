@@ -27,7 +27,7 @@ const STEPS = `(() => {
 /**
  * Runs in the page, as text: a compiler's helpers would not be there. Notes for each move of the pointer or key how long
  * it took from the event to the end of the frame that shows it: the first task after that frame, asked for before the page
- * could ask for any of its own.
+ * could ask for any of its own; or, where the next frame comes before any task, the beginning of that one.
  */
 const WATCH = `(() => {
   window.kurrelTimes = [];
@@ -42,7 +42,10 @@ const WATCH = `(() => {
     started = null;
   };
   const note = () => {
-    if (started !== null) return;
+    if (started !== null) {
+      if (!framed) return;
+      window.kurrelTimes.push(performance.now() - started);
+    }
     started = performance.now();
     framed = early = false;
     channel.port2.postMessage(0);
@@ -92,7 +95,7 @@ export async function screens(address: string): Promise<void> {
       await page.evaluate('new Promise((done) => requestAnimationFrame(() => setTimeout(done)))');
       const after = Date.now() - released;
       console.log(
-        `bead dragged, ${dog}: CPU of the page for a step ${share(worked.p50)} of a 60 Hz frame (p50), ${share(worked.p95)} (p95); by the clock to the painted frame ${share(dragged.p50)} (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
+        `bead dragged, ${dog}: CPU of the page for a step ${share(worked.p50)} of a 60 Hz frame (p50), ${share(worked.p95)} (p95); by the clock to the end of the frame that shows it ${share(dragged.p50)} (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
       );
     }
     await tableSteps(page, address);

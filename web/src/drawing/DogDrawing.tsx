@@ -66,12 +66,6 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const { parts, eyes, nose, mouth } = view;
   const paths = useMemo(() => outline.map((part) => contourPath(part.contour, frame)), [outline, frame]);
   const ghosts = useMemo(() => ghost?.map((part) => contourPath(part.contour, frame)) ?? [], [ghost, frame]);
-  const { texture } = props;
-  const hair = useMemo(
-    () => ({ view, outline, lengthOf, texture, frame }),
-    [view, outline, lengthOf, texture, frame],
-  );
-  const resting = useRest(useDeferredValue(hair), props.steady);
   const near = indices(parts, false);
   const far = indices(parts, true);
   const { ref, scale } = useSheetScale();
@@ -100,10 +94,10 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       )}
       <g className="ghosts">
         {ghosts.map((d, index) => (
-          <path key={index} d={d} className="ghost" />
+          <Line key={index} d={d} className="ghost" />
         ))}
         {ghosts.map((d, index) => (
-          <path key={index} d={d} className="ghost-fill" />
+          <Line key={index} d={d} className="ghost-fill" />
         ))}
       </g>
       <g className="far">
@@ -117,7 +111,14 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         />
       </g>
       <Coat parts={parts} paths={paths} which={near} frame={frame} lengthOf={lengthOf} selected={selected} />
-      <Hair {...resting} steady={props.steady} />
+      <Hair
+        view={view}
+        outline={outline}
+        lengthOf={lengthOf}
+        texture={props.texture}
+        frame={frame}
+        steady={props.steady}
+      />
       {props.without?.map(
         ({ contour, far }, index) =>
           !far && (
@@ -143,15 +144,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
       {ideal.map((line, index) => (
         <path key={index} className="ideal" d={pathOf(line, frame, false)} />
       ))}
-      {lines.map((line) => (
-        <path
-          key={line.id}
-          className="clip-line"
-          d={line.paths.map((path) => pathOf(path, frame, false)).join('')}
-        >
-          <title>{line.name}</title>
-        </path>
-      ))}
+      <ClipLines lines={lines} frame={frame} />
       <Measures
         lines={lines}
         profile={profile}
@@ -169,6 +162,23 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   );
 });
 
+/** A path, drawn anew only when it is another. */
+const Line = memo(function Line({ d, className }: { readonly d: string; readonly className: string }) {
+  return <path d={d} className={className} />;
+});
+
+const ClipLines = memo(function ClipLines({ lines, frame }: Pick<DogDrawingProps, 'lines' | 'frame'>) {
+  return lines.map((line) => (
+    <path
+      key={line.id}
+      className="clip-line"
+      d={line.paths.map((path) => pathOf(path, frame, false)).join('')}
+    >
+      <title>{line.name}</title>
+    </path>
+  ));
+});
+
 /** A sheet this high would hold a dog with marks as far apart as they should be. */
 const MARK_APART = 438;
 
@@ -182,14 +192,11 @@ function useRest<T>(value: T, steady: boolean): T {
 }
 
 /** The coat's texture; it follows when a moving outline rests, and its tips are not shown till then. */
-const Hair = memo(function Hair({
-  view,
-  outline,
-  lengthOf,
-  texture,
-  frame,
-  steady,
-}: Pick<DogDrawingProps, 'view' | 'outline' | 'lengthOf' | 'texture' | 'frame' | 'steady'>) {
+const Hair = memo(function Hair(
+  props: Pick<DogDrawingProps, 'view' | 'outline' | 'lengthOf' | 'texture' | 'frame' | 'steady'>,
+) {
+  const { steady } = props;
+  const { view, outline, lengthOf, texture, frame } = useRest(useDeferredValue(props), steady);
   const marks = useMemo(() => hairMarks(view, MARK_APART / frame.scale), [view, frame]);
   const inside = useMemo(() => hairPath(marks, lengthOf, texture, frame), [marks, lengthOf, texture, frame]);
   const tips = useMemo(
@@ -222,7 +229,7 @@ function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): Re
   return (
     <>
       {which.map((index) => (
-        <path key={index} d={paths[index]} className="contour" />
+        <Line key={index} d={paths[index] ?? ''} className="contour" />
       ))}
       {which.map((index) => {
         const part = parts[index];
@@ -230,9 +237,7 @@ function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): Re
         const clip = `${uid}-${part.far ? 'far-' : ''}${part.id}`;
         return (
           <g key={index}>
-            <clipPath id={clip}>
-              <path d={paths[index]} />
-            </clipPath>
+            <Clip id={clip} d={paths[index] ?? ''} />
             <g clipPath={`url(#${clip})`}>
               <Patches
                 part={part}
@@ -242,7 +247,7 @@ function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): Re
                 selected={selected}
               />
             </g>
-            {part.id.startsWith('ear') && <path d={paths[index]} className="ear-edge" />}
+            {part.id.startsWith('ear') && <Line d={paths[index] ?? ''} className="ear-edge" />}
             <SkinLine part={part} frame={frame} />
           </g>
         );
@@ -262,19 +267,38 @@ function Patches({
     () => part.patches.map((patch) => (patch.curve ? pathOf(patch.curve, frame) : null)),
     [part, frame],
   );
-  return part.patches.map((patch, index) => (
-    <path
-      key={`${patch.zone}-${index}`}
-      d={curves[index] ?? outline}
-      data-zone={part.far ? otherSide(patch.zone) : patch.zone}
-      className={zoneKindId(patch.zone) === selected ? 'zone selected' : 'zone'}
-      fill={tintOf(
-        lengthOf(patch.zone),
-        part.far ? 'far' : zoneKindId(patch.zone) === selected ? 'selected' : 'near',
-      )}
-    />
-  ));
+  return part.patches.map((patch, index) => {
+    const on = zoneKindId(patch.zone) === selected;
+    return (
+      <Patch
+        key={`${patch.zone}-${index}`}
+        d={curves[index] ?? outline}
+        zone={part.far ? otherSide(patch.zone) : patch.zone}
+        on={on}
+        fill={tintOf(lengthOf(patch.zone), part.far ? 'far' : on ? 'selected' : 'near')}
+      />
+    );
+  });
 }
+
+interface PatchProps {
+  readonly d: string;
+  readonly zone: string;
+  readonly on: boolean;
+  readonly fill: string;
+}
+
+const Patch = memo(function Patch({ d, zone, on, fill }: PatchProps) {
+  return <path d={d} data-zone={zone} className={on ? 'zone selected' : 'zone'} fill={fill} />;
+});
+
+const Clip = memo(function Clip({ id, d }: { readonly id: string; readonly d: string }) {
+  return (
+    <clipPath id={id}>
+      <path d={d} />
+    </clipPath>
+  );
+});
 
 const SkinLine = memo(function SkinLine({ part, frame }: { readonly part: ViewPart; readonly frame: Frame }) {
   return (
@@ -288,7 +312,7 @@ const SkinLine = memo(function SkinLine({ part, frame }: { readonly part: ViewPa
   );
 });
 
-function Face({
+const Face = memo(function Face({
   eyes,
   nose,
   mouth,
@@ -310,4 +334,4 @@ function Face({
       })}
     </g>
   );
-}
+});

@@ -1,6 +1,6 @@
 import type { LengthUnit, Outline } from '@kurrel/core';
 import { lengthNumber, zoneKindId } from '@kurrel/core';
-import { useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import type { Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
 import type { Frame } from './frame.ts';
@@ -66,33 +66,68 @@ export function Labels({
         if (!group || !callout) return null;
         const on = group.zones.some((zone) => zoneKindId(zone) === selected);
         return (
-          <g
+          <Label
             key={key}
-            className={on ? 'callout on' : 'callout'}
-            onClick={() => onSelect(group.zones[0] ?? '')}
-          >
-            <line x1={callout.anchor.x} y1={callout.anchor.y} x2={from.x} y2={from.y} />
-            <circle cx={callout.anchor.x} cy={callout.anchor.y} r={3.2} />
-            <rect x={x} y={y} width={callout.width} height={callout.height} rx={5} />
-            <text
-              x={x + LABEL.pad * scale}
-              y={y + 16 * scale}
-              className="length"
-              style={{ fontSize: LABEL.length * scale }}
-            >
-              {lengthNumber(group.leftMm, unit)} {unit}
-            </text>
-            <text
-              x={x + LABEL.pad * scale}
-              y={y + 30 * scale}
-              className="tool"
-              style={{ fontSize: LABEL.tool * scale }}
-            >
-              {group.below}
-            </text>
-          </g>
+            zone={group.zones[0] ?? ''}
+            on={on}
+            x={x}
+            y={y}
+            fromX={from.x}
+            fromY={from.y}
+            toX={callout.anchor.x}
+            toY={callout.anchor.y}
+            width={callout.width}
+            title={`${lengthNumber(group.leftMm, unit)} ${unit}`}
+            below={group.below}
+            scale={scale}
+            onSelect={onSelect}
+          />
         );
       })}
     </g>
   );
 }
+
+interface LabelProps {
+  readonly zone: string;
+  readonly on: boolean;
+  readonly x: number;
+  readonly y: number;
+  readonly fromX: number;
+  readonly fromY: number;
+  readonly toX: number;
+  readonly toY: number;
+  readonly width: number;
+  readonly title: string;
+  readonly below: string;
+  readonly scale: number;
+  readonly onSelect: (zone: string) => void;
+}
+
+/** Drawn anew only when it says or points to something else. */
+const Label = memo(function Label(props: LabelProps) {
+  const { x, y, toX, toY, scale } = props;
+  return (
+    <g className={props.on ? 'callout on' : 'callout'} onClick={() => props.onSelect(props.zone)}>
+      <line x1={toX} y1={toY} x2={props.fromX} y2={props.fromY} />
+      <circle cx={toX} cy={toY} r={3.2} />
+      <rect x={x} y={y} width={props.width} height={LABEL.height * scale} rx={5} />
+      <text
+        x={x + LABEL.pad * scale}
+        y={y + 16 * scale}
+        className="length"
+        style={{ fontSize: LABEL.length * scale }}
+      >
+        {props.title}
+      </text>
+      <text
+        x={x + LABEL.pad * scale}
+        y={y + 30 * scale}
+        className="tool"
+        style={{ fontSize: LABEL.tool * scale }}
+      >
+        {props.below}
+      </text>
+    </g>
+  );
+});

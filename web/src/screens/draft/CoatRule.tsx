@@ -34,7 +34,7 @@ interface Bead {
 }
 
 interface Drag {
-  readonly zones: readonly string[];
+  readonly bead: Bead;
   readonly gesture: string;
   /** Where the rule starts on the screen, px. */
   readonly fromX: number;
@@ -58,10 +58,17 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   const length = Math.max(200, width - 2 * PAD);
   const x = (mm: number) => PAD + shareOf(mm) * length;
   const beads = useMemo(() => beadsOf(plan, selected), [plan, selected]);
-  const start = (event: PointerEvent<SVGGElement>, bead: Bead) => {
+  /** The bead that an event is about: each is drawn anew only when it moves, so its handlers are the group's. */
+  const beadOf = ({ target }: { readonly target: EventTarget }) => {
+    const id = (target as Element).closest('.bead')?.getAttribute('data-key');
+    return beads.find(({ key }) => key === id) ?? null;
+  };
+  const start = (event: PointerEvent) => {
+    const bead = beadOf(event);
+    if (!bead) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     drag.current = {
-      zones: bead.zones.map((zone) => zone.zone),
+      bead,
       gesture: `drag-${event.timeStamp}`,
       fromX: (holder.current?.getBoundingClientRect().left ?? 0) + PAD,
       moved: false,
@@ -73,16 +80,19 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
     if (!current.moved) onGesture(true);
     current.moved = true;
     const share = (event.clientX - current.fromX) / length;
-    onLength(current.zones, snap(share, ticks, SNAP_UNITS / length), current.gesture);
+    const zones = current.bead.zones.map(({ zone }) => zone);
+    onLength(zones, snap(share, ticks, SNAP_UNITS / length), current.gesture);
   };
-  const end = (bead: Bead) => {
-    if (drag.current && !drag.current.moved) onSelect(nextInBead(bead, selected));
-    if (drag.current?.moved) onGesture(false);
+  const end = () => {
+    const held = drag.current;
+    if (held && !held.moved) onSelect(nextInBead(held.bead, selected));
+    if (held?.moved) onGesture(false);
     drag.current = null;
   };
-  const key = (event: KeyboardEvent, bead: Bead) => {
-    const set = keyedLength(event.key, bead.mm, ticks);
-    if (set === null) return;
+  const key = (event: KeyboardEvent) => {
+    const bead = beadOf(event);
+    const set = bead ? keyedLength(event.key, bead.mm, ticks) : null;
+    if (!bead || set === null) return;
     event.preventDefault();
     onLength(
       bead.zones.map((zone) => zone.zone),
@@ -96,42 +106,71 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
       <svg width={width} height={HEIGHT} role="group" aria-label="Coat rule, 0.2 to 150 mm">
         <Ticks ticks={ticks} length={length} />
         <line className="rule-line" x1={PAD} x2={PAD + length} y1={LINE_Y} y2={LINE_Y} />
-        {SCALE_MM.map((mm) => (
-          <g key={mm} className="rule-scale" aria-hidden="true">
-            <line x1={x(mm)} x2={x(mm)} y1={LINE_Y} y2={LINE_Y + 5} />
-            {(length >= ROOMY || SPARSE_MM.includes(mm)) && (
-              <text x={x(mm)} y={HEIGHT - 6}>
-                {formatLength(mm, unit)}
-              </text>
-            )}
-          </g>
-        ))}
+        <Scale length={length} unit={unit} />
         <BeadLabels beads={beads} x={x} />
-        {beads.map((bead) => (
-          <g
-            key={bead.key}
-            className={bead.own ? 'bead own' : 'bead'}
-            role="slider"
-            tabIndex={0}
-            aria-label={`${namesOf(bead)}, length`}
-            aria-valuemin={RULE.fromMm}
-            aria-valuemax={RULE.toMm}
-            aria-valuenow={Number(bead.mm.toFixed(2))}
-            aria-valuetext={`${lengthNumber(bead.mm, unit)} ${unit}`}
-            data-bead={bead.own ? selected : zoneKindId(bead.zones[0]?.zone ?? '')}
-            onPointerDown={(event) => start(event, bead)}
-            onPointerMove={move}
-            onPointerUp={() => end(bead)}
-            onPointerCancel={() => end(bead)}
-            onKeyDown={(event) => key(event, bead)}
-          >
-            <circle className="bead-touch" cx={x(bead.mm)} cy={LINE_Y} r={22} />
-            <circle className="bead-dot" cx={x(bead.mm)} cy={LINE_Y} r={bead.own ? 10 : 7} />
-          </g>
-        ))}
+        <g onPointerDown={start} onPointerMove={move} onPointerUp={end} onPointerCancel={end} onKeyDown={key}>
+          {beads.map((bead) => (
+            <BeadMark
+              key={bead.key}
+              id={bead.key}
+              own={bead.own}
+              name={namesOf(bead)}
+              kind={bead.own ? selected : zoneKindId(bead.zones[0]?.zone ?? '')}
+              mm={bead.mm}
+              x={x(bead.mm)}
+              unit={unit}
+            />
+          ))}
+        </g>
       </svg>
     </div>
   );
+});
+
+interface BeadMarkProps {
+  readonly id: string;
+  readonly own: boolean;
+  /** Of its places, for who does not see it. */
+  readonly name: string;
+  readonly kind: string;
+  readonly mm: number;
+  readonly x: number;
+  readonly unit: LengthUnit;
+}
+
+const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, unit }: BeadMarkProps) {
+  return (
+    <g
+      className={own ? 'bead own' : 'bead'}
+      role="slider"
+      tabIndex={0}
+      aria-label={`${name}, length`}
+      aria-valuemin={RULE.fromMm}
+      aria-valuemax={RULE.toMm}
+      aria-valuenow={Number(mm.toFixed(2))}
+      aria-valuetext={`${lengthNumber(mm, unit)} ${unit}`}
+      data-bead={kind}
+      data-key={id}
+    >
+      <circle className="bead-touch" cx={x} cy={LINE_Y} r={22} />
+      <circle className="bead-dot" cx={x} cy={LINE_Y} r={own ? 10 : 7} />
+    </g>
+  );
+});
+
+/** What is written of the lengths along the rule. */
+const Scale = memo(function Scale({ length, unit }: { readonly length: number; readonly unit: LengthUnit }) {
+  const x = (mm: number) => PAD + shareOf(mm) * length;
+  return SCALE_MM.map((mm) => (
+    <g key={mm} className="rule-scale" aria-hidden="true">
+      <line x1={x(mm)} x2={x(mm)} y1={LINE_Y} y2={LINE_Y + 5} />
+      {(length >= ROOMY || SPARSE_MM.includes(mm)) && (
+        <text x={x(mm)} y={HEIGHT - 6}>
+          {formatLength(mm, unit)}
+        </text>
+      )}
+    </g>
+  ));
 });
 
 const Ticks = memo(function Ticks({
@@ -211,19 +250,33 @@ function BeadLabels({ beads, x }: { readonly beads: readonly Bead[]; readonly x:
         const row = rows[index] ?? -1;
         if (row < 0) return null;
         return (
-          <text
+          <BeadLabel
             key={bead.key}
             className={bead.own ? 'bead-label own' : 'bead-label'}
             x={x(bead.mm)}
             y={LINE_Y + 46 + row * 13}
-          >
-            {text}
-          </text>
+            text={text}
+          />
         );
       })}
     </g>
   );
 }
+
+interface BeadLabelProps {
+  readonly className: string;
+  readonly x: number;
+  readonly y: number;
+  readonly text: string;
+}
+
+const BeadLabel = memo(function BeadLabel({ className, x, y, text }: BeadLabelProps) {
+  return (
+    <text className={className} x={x} y={y}>
+      {text}
+    </text>
+  );
+});
 
 function beadsOf(plan: Plan, selected: string): readonly Bead[] {
   const beads = new Map<string, { zones: ZonePlan[]; mm: number; own: boolean }>();
@@ -235,8 +288,9 @@ function beadsOf(plan: Plan, selected: string): readonly Bead[] {
     bead.zones.push(zone);
     beads.set(key, bead);
   }
-  return [...beads.entries()]
-    .map(([key, bead]) => ({ key: bead.own ? `own ${bead.zones[0]?.zone ?? ''}` : key, ...bead }))
+  // By their first place: a bead that moves stays the same one, with the focus on it.
+  return [...beads.values()]
+    .map((bead) => ({ key: `${bead.own ? 'own' : 'all'} ${bead.zones[0]?.zone ?? ''}`, ...bead }))
     .sort((a, b) => Number(a.own) - Number(b.own));
 }
 

@@ -1,11 +1,10 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, ViewId } from '@kurrel/core';
-import { byId, VIEW_IDS, zoneKindId } from '@kurrel/core';
+import type { BreedPack } from '@kurrel/core';
+import { byId, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useDebounce } from 'use-debounce';
 import { packs } from '../../app/packs.ts';
-import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import { zoneGroups } from '../../drawing/zoneGroups.ts';
@@ -17,15 +16,14 @@ import { savePart } from '../../visit/visit.ts';
 import { clearOverride, setLength, setOverride } from '../../visit/choicesSlice.ts';
 import { look } from './draftView.ts';
 import { KeysHelp } from './KeysHelp.tsx';
-import { Chips } from '../../parts/Chips.tsx';
 import { PanelTabs } from '../../parts/PanelTabs.tsx';
 import type { SetLength } from '../../parts/ruleScale.ts';
 import { nextTick } from '../../parts/ruleScale.ts';
 import { useDraftKeys } from './useDraftKeys.ts';
 import { usePulledLength } from './usePulledLength.ts';
-import { Legend } from './Legend.tsx';
 import { useChecks, useDog, useDraft, useOthers, useOwnCost, useView, zonesOf } from './useDraft.ts';
 import { OwnWord } from './OwnWord.tsx';
+import { UnderDog, VIEW_WORD } from './UnderDog.tsx';
 import { useAddress } from './useAddress.ts';
 import { useOnDog } from './useOnDog.ts';
 import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
@@ -184,24 +182,12 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
           onSelect={select}
           {...(view.compare ? {} : { onPull })}
         />
-        <div className="under-dog">
-          <Chips
-            label="Seen from"
-            className="view-switch"
-            options={VIEW_IDS.map((id) => [id, VIEW_WORD[id]])}
-            chosen={view.view}
-            onChoose={(id) => dispatch(look({ view: id }))}
-          />
-          <Link className="chip" to={`/visits/${sheet.visit.id}/sheet`}>
-            pattern sheet
-          </Link>
-        </div>
-        <Legend
+        <UnderDog
+          visitId={sheet.visit.id}
+          view={view.view}
           curlBack={view.curlBack}
           compare={view.compare}
           without={view.without === null ? null : byId('finding', packs.findings.findings, view.without).name}
-          onCurl={() => dispatch(look({ curlBack: !view.curlBack }))}
-          onCompare={(on) => dispatch(look({ compare: on }))}
         />
       </section>
       <aside className="zone-panel" aria-label="Zone">
@@ -261,12 +247,3 @@ const TABS = [
   ['zone', 'This zone'],
   ['all', 'All zones'],
 ] as const;
-
-const VIEW_WORD: Readonly<Record<ViewId, string>> = {
-  side: 'side',
-  front: 'front',
-  rear: 'rear',
-  top: 'top',
-  headFront: 'face',
-  headSide: 'head',
-};

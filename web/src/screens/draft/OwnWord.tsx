@@ -2,6 +2,7 @@ import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { LengthUnit, ZonePlan } from '@kurrel/core';
 import { DIRECTIONS, formatLength, lengthNumber } from '@kurrel/core';
 import type { RefObject } from 'react';
+import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useAppDispatch } from '../../app/store.ts';
@@ -59,14 +60,7 @@ export function OwnWord({
           value={override?.toolId ?? ''}
           onChange={(e) => set({ toolId: e.target.value === '' ? null : e.target.value })}
         >
-          <option value="">the nearest tool</option>
-          {drawer
-            .filter((tool) => tool.atHand)
-            .map((tool) => (
-              <option key={tool.id} value={tool.id}>
-                {tool.label}
-              </option>
-            ))}
+          <ToolOptions drawer={drawer} />
         </Form.Select>
       </Form.Group>
       {override?.toolId != null && (
@@ -102,3 +96,18 @@ export function OwnWord({
     </section>
   );
 }
+
+const ToolOptions = memo(function ToolOptions({ drawer }: Pick<OwnWordProps, 'drawer'>) {
+  return (
+    <>
+      <option value="">the nearest tool</option>
+      {drawer
+        .filter((tool) => tool.atHand)
+        .map((tool) => (
+          <option key={tool.id} value={tool.id}>
+            {tool.label}
+          </option>
+        ))}
+    </>
+  );
+});
