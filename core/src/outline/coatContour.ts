@@ -1,5 +1,5 @@
 import type { Coat } from '../coat/hair.ts';
-import { plus, times, unit } from '../body/geometry.ts';
+import { minus, plus, times, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import type { Station, ViewPart } from '../body/view.ts';
 import { sideOf } from '../terms/zone.ts';
@@ -63,7 +63,39 @@ export function coatContour(
   coat: Pick<Coat, 'curl' | 'layDeg'>,
 ): readonly Point[] {
   const { depth, direction } = coatOver(part, hairOf, coat);
-  return part.stations.map(({ point }, i) => plus(point, times(direction[i] ?? point, depth[i] ?? 0)));
+  return unhooked(
+    part,
+    part.stations.map(({ point }, i) => plus(point, times(direction[i] ?? point, depth[i] ?? 0))),
+  );
+}
+
+const HOOK_PASSES = 12;
+/** A coat that turns further from one station to the next makes a hook (80°). */
+const HOOKED = Math.cos((80 * Math.PI) / 180);
+/** And skin that turns less is not what makes it. */
+const BENT = Math.cos((60 * Math.PI) / 180);
+
+/** Where the coat's edge turns back on itself and the skin under it does not, hair falls together. */
+function unhooked(part: ViewPart, contour: readonly Point[]): readonly Point[] {
+  const n = contour.length;
+  const turn = (points: (i: number) => Point, i: number) => {
+    const [a, b] = [minus(points(i), points(i + n - 1)), minus(points(i + 1), points(i))];
+    return (a.x * b.x + a.y * b.y) / (Math.hypot(a.x, a.y) * Math.hypot(b.x, b.y) || 1);
+  };
+  const skin = (i: number) => (part.stations[i % n] as Station).point;
+  let points = contour;
+  for (let pass = 0; pass < HOOK_PASSES; pass++) {
+    // All at once: a mirrored dog has a mirrored coat.
+    const at = (i: number) => points[i % n] as Point;
+    const hooks = points.map((_, i) => turn(at, i) < HOOKED && turn(skin, i) > BENT);
+    if (!hooks.includes(true)) break;
+    points = points.map((point, i) =>
+      hooks[i] || hooks[(i + 1) % n] || hooks[(i + n - 1) % n]
+        ? times(plus(times(point, 2), plus(at(i + n - 1), at(i + 1))), 0.25)
+        : point,
+    );
+  }
+  return points;
 }
 
 /**
