@@ -1,7 +1,7 @@
 import type { BathChoices, Case, EstimateContext, OrderProblem, Plan, Task } from '../src/index.ts';
 import { bathPlan, estimateVisit, planGroom, tasksOf, USUAL_BATH } from '../src/index.ts';
 import type { Extra } from './packs.ts';
-import { caseFor, hairEverywhere } from './packs.ts';
+import { caseFor, hairEverywhere, packs } from './packs.ts';
 
 const rates = { perHour: 60, least: 20, currency: 'EUR' };
 export const freshContext: EstimateContext = { trainee: false, dogHistory: [], groomerHistory: [], rates };
@@ -28,4 +28,43 @@ export const problemOf = ({
   costs: visit.packs.tasks.costs,
   patience: visit.standing.minutes,
   restMinutes: visit.packs.times.pauseMinutes,
+});
+
+/** A step with nothing to it but its name. */
+export const step = (id: string, extra: Partial<Task> = {}): Task => ({
+  id,
+  name: id,
+  phase: 'work',
+  stage: 0,
+  toolId: null,
+  tool: 'comb',
+  carrier: null,
+  technique: 'comb',
+  direction: null,
+  zone: null,
+  side: null,
+  half: null,
+  leavesMm: null,
+  stance: { id: 'side', name: 'side', side: 'left' },
+  secondHands: null,
+  minutes: 5,
+  stress: 1,
+  trigger: false,
+  safety: false,
+  part: 'body',
+  cautions: [],
+  hold: null,
+  how: [],
+  craft: [],
+  after: [],
+  pair: null,
+  again: null,
+  ...extra,
+});
+/** Steps to be ordered. */
+export const toOrder = (tasks: readonly Task[], patience = 60): OrderProblem => ({
+  tasks,
+  costs: packs.tasks.costs,
+  patience,
+  restMinutes: 10,
 });
