@@ -68,6 +68,75 @@ describe('the order of steps', () => {
     expect(() => priced(toOrder(tasks), ['wash', 'a', 'x'])).toThrow('no step "x"');
     expect(changesIn(tasks, packs.tasks.costs)).toEqual([0, packs.tasks.costs.tool, 0]);
   });
+
+  const at = (place: string) => ({ id: place, name: place, side: null });
+  const kinds = (n: number, extra: Parameters<typeof step>[1] = {}) =>
+    Array.from({ length: n }, (_, i) => step(`k${i}`, { stance: at(`s${i}`), ...extra }));
+
+  it('names the step that waits on itself, and how many kinds of step are too many', () => {
+    expect(() => orderWork(toOrder([step('a', { after: ['a'] })]))).toThrow('"a" waits on itself');
+    expect(() => orderWork(toOrder(kinds(32)))).toThrow('a stage of 32 kinds of step');
+    expect(orderWork(toOrder(kinds(31))).order).toHaveLength(31);
+  });
+
+  it('what a trigger leaves behind weighs on the minutes of every stage after it', () => {
+    const { carried } = packs.tasks.costs;
+    const trigger = step('feet', { trigger: true, stress: 3, minutes: 4 });
+    const later = [step('b', { stage: 1, minutes: 20 }), step('c', { stage: 2, minutes: 11 })];
+    const found = orderWork(toOrder([trigger, ...later]));
+    expect(found.cost).toBeCloseTo(carried * 3 * 31, 9);
+    expect(found.lowerBound).toBeCloseTo(found.cost, 9);
+  });
+
+  it('a stage too large to be ordered exactly has a bound, and those after it add to it', () => {
+    const small = [step('y', { stage: 1, tool: 'y' }), step('z', { stage: 1, tool: 'z' })];
+    const large = orderWork(toOrder(kinds(18)));
+    const both = orderWork(toOrder([...kinds(18), ...small]));
+    expect([large.exact, both.exact]).toEqual([false, false]);
+    expect(large.cost).toBeGreaterThanOrEqual(large.lowerBound - 1e-9);
+    // One change of tool inside the small stage, whatever it is entered with.
+    expect(both.lowerBound).toBeCloseTo(large.lowerBound + packs.tasks.costs.tool, 9);
+    expect(both.cost).toBeGreaterThanOrEqual(both.lowerBound - 1e-9);
+  });
+
+  it('a step that only waits on one like it comes right behind it, so that more is ordered exactly', () => {
+    const first = kinds(9);
+    const second = first.map((one) => ({ ...one, id: `${one.id} again`, after: [one.id] }));
+    const third = second.map((one) => ({ ...one, id: `${one.id} and again`, after: [one.id] }));
+    const found = orderWork(toOrder([...third, ...second, ...first]));
+    expect(found.exact).toBe(true);
+    for (const { id } of first) {
+      const place = found.order.indexOf(id);
+      expect(found.order.slice(place + 1, place + 3)).toEqual([`${id} again`, `${id} again and again`]);
+    }
+  });
+
+  it('one with another tool does not: it waits for its like', () => {
+    const steps = [
+      step('a', { tool: 'x' }),
+      step('b', { tool: 'y', after: ['a'] }),
+      step('c', { tool: 'x' }),
+      step('d', { tool: 'y' }),
+    ];
+    const found = orderWork(toOrder(steps));
+    expect(found.cost).toBeCloseTo(packs.tasks.costs.tool, 9);
+    expect([...found.order.slice(0, 2)].sort()).toEqual(['a', 'c']);
+  });
+
+  it('small things stand where the groomer puts them; what is not in the order is passed over', () => {
+    const steps = [
+      step('brush', { phase: 'prep' }),
+      step('nails', { phase: 'small', stage: 1 }),
+      step('wash', { phase: 'bath', stage: 2 }),
+      step('back', { stage: 3 }),
+    ];
+    expect(whyNot(steps, ['nails', 'brush', 'wash', 'back'])).toEqual([]);
+    expect(whyNot(steps, ['brush', 'wash', 'back', 'nails'])).toEqual([]);
+    expect(whyNot(steps, ['wash', 'brush', 'nails', 'back'])).toEqual([
+      { step: 'wash', mustFollow: 'brush', because: 'stage' },
+    ]);
+    expect(whyNot(steps, ['ghost', 'brush', 'nails', 'wash', 'back', 'other'])).toEqual([]);
+  });
 });
 
 describe('every dog of every breed', () => {

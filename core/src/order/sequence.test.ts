@@ -102,6 +102,7 @@ describe('one stage', () => {
       weight: 0,
       before: 0,
     }));
-    expect(() => exactStage(many, null, COSTS, 0)).toThrow(RangeError);
+    expect(() => exactStage(many, null, COSTS, 0)).toThrow(`${EXACT + 1} units are more than ${EXACT}`);
+    expect(Math.min(...exactStage(many.slice(1), null, COSTS, 0).cost)).toBeCloseTo(EXACT - 1, 9);
   });
 });
