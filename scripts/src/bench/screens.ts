@@ -98,6 +98,7 @@ export async function screens(address: string): Promise<void> {
         `bead dragged, ${dog}: CPU of the page for a step ${share(worked.p50)} of a 60 Hz frame (p50), ${share(worked.p95)} (p95); by the clock to the end of the frame that shows it ${share(dragged.p50)} (p50), ${share(dragged.p95)} (p95); ${share(after)} until still after a key held`,
       );
     }
+    await inWorker(page, address);
     await tableSteps(page, address);
     const client = await page.createCDPSession();
     await client.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
@@ -121,6 +122,39 @@ export async function screens(address: string): Promise<void> {
     await chromium.close();
   }
 }
+
+/** A question to the worker and back, what a board of looks takes from its address to the first of them, and what the worker holds. */
+async function inWorker(page: Page, address: string): Promise<void> {
+  await openDraft(page, address, 'Juniper');
+  const began = Date.now();
+  await page.goto(page.url().replace(/draft.*/, 'choices'));
+  await page.waitForSelector('.look');
+  const board = Date.now() - began;
+  const [worker] = page.workers();
+  if (!worker) throw new Error('the choices have no worker');
+  const times = (await page.evaluate(`${PINGS}(${JSON.stringify(worker.url())})`)) as number[];
+  const { usedSize } = await worker.client.send('Runtime.getHeapUsage');
+  const { p50, p95 } = spread(times.slice(20));
+  console.log(
+    `worker: there and back ${p50.toFixed(2)} ms (p50), ${p95.toFixed(2)} ms (p95); looks ${ms(board)} after their address was opened; it holds ${(usedSize / 2 ** 20).toFixed(1)} MiB`,
+  );
+}
+
+/** Runs in the page, as text: asks a worker of its own whether it is there, many times over. */
+const PINGS = `(async (url) => {
+  const worker = new Worker(url, { type: 'module' });
+  const times = [];
+  for (let id = 0; id < 220; id++) {
+    const began = performance.now();
+    await new Promise((done) => {
+      worker.onmessage = ({ data }) => { if (data.id === String(id)) done(); };
+      worker.postMessage({ id: String(id), type: 'APPLY', path: ['ready'], argumentList: [] });
+    });
+    times.push(performance.now() - began);
+  }
+  worker.terminate();
+  return times;
+})`;
 
 /** The pedal pressed through a dog's steps: from the key to the end of the frame that shows the next step. */
 async function tableSteps(page: Page, address: string): Promise<void> {

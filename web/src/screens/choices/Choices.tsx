@@ -1,11 +1,13 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import type { BreedPack, Proposal } from '@kurrel/core';
-import { bodyOf, estimateContextOf, outlineOf, proposalOf, proposeChoices, rechoose } from '@kurrel/core';
+import { bodyOf, outlineOf, rechoose } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api.ts';
 import { packs } from '../../app/packs.ts';
+import { useHeavy } from '../../app/useHeavy.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
+import { Loading } from '../../parts/Loading.tsx';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
 import { caseOf, firstChoices } from '../../parts/visitCase.ts';
@@ -34,20 +36,12 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     keptBoard.write(visitId, kept);
   }, [visitId, kept]);
 
-  const { asked, context } = useMemo(() => {
-    return { asked: caseOf(breed, sheet, firstChoices(sheet, breed)), context: estimateContextOf(sheet) };
-  }, [sheet, breed]);
-  const proposed = useMemo(() => proposeChoices(asked, context), [asked, context]);
+  const { swaps } = kept;
+  const found = useHeavy((work) => work.looks(sheet, swaps), [sheet, swaps]);
+  const asked = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [sheet, breed]);
   const looks = useMemo(
-    () =>
-      proposed.map((look, slot): Proposal => {
-        const swap = kept.swaps[slot];
-        if (!swap || !breed.trims.some(({ id }) => id === swap.trimId)) return look;
-        const wish = { ...asked.wish, lean: swap.lean, allOverMm: null, vetAsks: false };
-        const choices = { ...asked.choices, trimId: swap.trimId, wish, overrides: [] };
-        return proposalOf('swapped', rechoose(asked, choices), context);
-      }),
-    [proposed, kept.swaps, breed, asked, context],
+    () => found?.map((look): Proposal => ({ ...look, visit: rechoose(asked, look.choices) })) ?? [],
+    [found, asked],
   );
   const drawn = useMemo(() => {
     const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
@@ -74,6 +68,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
         <h1>{sheet.dog.name}: choose a look</h1>
         <p className="muted">All at one scale. Dotted: the coat there now. Prices are ranges, mats apart.</p>
       </div>
+      {found === null && <Loading what="the looks" />}
       <div className={`looks of-${looks.length}`}>
         {looks.map((look, slot) => (
           <LookCard

@@ -27,6 +27,7 @@ import {
 } from '@kurrel/core';
 import { useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
+import { useHeavy } from '../../app/useHeavy.ts';
 import { apartRuns } from '../../drawing/apart.ts';
 import { frameFor } from '../../drawing/frame.ts';
 import { caseOf, firstChoices } from '../../parts/visitCase.ts';
@@ -159,20 +160,16 @@ export function useOwnCost(
   );
 }
 
-/** The plans there would be had each finding not been found. */
-export function useOthers({ visit }: ReturnType<typeof useDog>, choices: Choices): readonly Plan[] {
-  // Facts of their own: what core keeps for this dog stays this dog's.
-  const cases = useMemo(
-    () =>
-      visit.findings.map(({ finding }): Case => ({
-        ...visit,
-        facts: { ...visit.facts },
-        findings: visit.findings.filter((one) => one.finding !== finding),
-      })),
-    [visit],
+/** The plans there would be had each finding not been found; none until the worker has them. */
+export function useOthers(sheet: VisitSheet, choices: Choices): readonly Plan[] {
+  const none = sheet.hands.findings.length === 0;
+  const others = useHeavy(
+    (work) => (none ? Promise.resolve(NONE) : work.withoutEach(sheet, choices)),
+    [sheet, choices, none],
   );
-  return useMemo(() => cases.map((one) => planGroom(rechoose(one, choices))), [cases, choices]);
+  return others ?? NONE;
 }
+const NONE: readonly Plan[] = [];
 
 /** The zones of a kind an edit bears on. */
 export function zonesOf(
