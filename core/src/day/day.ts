@@ -35,11 +35,14 @@ export interface PlacedDay {
   readonly dogs: readonly PlacedDog[];
   /** Working minutes at each station over what it has in the opening hours: over 1 it cannot be done. */
   readonly load: Readonly<Record<SalonPlace, number>>;
-  /** The station dogs wait longest for; null where nobody waits. */
-  readonly bottleneck: SalonPlace | null;
-  /** Minutes dogs wait in all, by station. */
-  readonly waited: Readonly<Record<SalonPlace, number>>;
+  /** What dogs wait longest for; null where nobody waits. */
+  readonly bottleneck: WaitedFor | null;
+  /** Minutes dogs wait in all: for a station to be free, and for their groomer's hands where a station is. */
+  readonly waited: Readonly<Record<WaitedFor, number>>;
 }
+
+export type WaitedFor = SalonPlace | 'hands';
+const WAITED_FOR: readonly WaitedFor[] = [...SALON_PLACES, 'hands'];
 
 /**
  * The day as it will go: dogs in the order they come take the first free table, tub and dryer, each stretch after the one before it; a
@@ -57,7 +60,7 @@ export function placeDay(
     dryer: Array.from({ length: places.dryer }, () => -Infinity),
   };
   const hands = new Map<string, number>();
-  const waited: Record<SalonPlace, number> = { table: 0, tub: 0, dryer: 0 };
+  const waited: Record<WaitedFor, number> = { table: 0, tub: 0, dryer: 0, hands: 0 };
   const state = [...dogs]
     .sort((a, b) => a.comesAt - b.comesAt || a.visitId.localeCompare(b.visitId))
     .map((dog) => ({ dog, at: dog.comesAt, next: 0, placed: [] as PlacedStretch[] }));
@@ -73,11 +76,13 @@ export function placeDay(
     const slots = free[station];
     const slot = slots.indexOf(Math.min(...slots));
     const held = station === 'dryer' ? -Infinity : (hands.get(turn.dog.groomer) ?? -Infinity);
-    const from = Math.max(turn.at, slots[slot] ?? -Infinity, held);
+    const room = Math.max(turn.at, slots[slot] ?? -Infinity);
+    const from = Math.max(room, held);
     const to = from + minutes;
     slots[slot] = to;
     if (station !== 'dryer') hands.set(turn.dog.groomer, to);
-    waited[station] += from - turn.at;
+    waited[station] += room - turn.at;
+    waited.hands += from - room;
     turn.placed.push({ station, minutes, from, to, waits: from - turn.at });
     turn.at = to;
     turn.next++;
@@ -89,7 +94,7 @@ export function placeDay(
       return [station, whole / (places[station] * openMinutes)];
     }),
   ) as Record<SalonPlace, number>;
-  const longest = [...SALON_PLACES].sort((a, b) => waited[b] - waited[a])[0];
+  const longest = [...WAITED_FOR].sort((a, b) => waited[b] - waited[a])[0];
   return {
     dogs: state.map(({ dog, at, placed }) => ({
       visitId: dog.visitId,

@@ -71,7 +71,11 @@ export function Board({ lines }: { readonly lines: readonly TodayLine[] }) {
           </li>
         ))}
         {day.bottleneck && day.waited[day.bottleneck] > 4 && (
-          <li className="bottleneck">The {STATION_WORD[day.bottleneck]} is what dogs wait for.</li>
+          <li className="bottleneck">
+            {day.bottleneck === 'hands'
+              ? `A groomer’s free hands are what dogs wait for, ${Math.round(day.waited.hands)} min.`
+              : `The ${STATION_WORD[day.bottleneck]} is what dogs wait for.`}
+          </li>
         )}
       </ul>
       <ol className="tide" style={{ '--hours': count } as CSSProperties}>
