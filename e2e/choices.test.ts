@@ -57,6 +57,19 @@ describe('deciding with the owner', () => {
     await page.close();
   }, 60_000);
 
+  it('the looks are the same where no worker starts', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openChoices(page, 'Bosun');
+    expect(page.workers()).toHaveLength(1);
+    const worked = await texts(page, '.look');
+    await page.evaluateOnNewDocument('delete window.Worker');
+    await page.reload();
+    await page.waitForSelector('.look');
+    expect(page.workers()).toHaveLength(0);
+    expect(await texts(page, '.look')).toEqual(worked);
+    await page.close();
+  });
+
   it('the groomer swaps a look; the board, the choice and the name outlive a reload', async () => {
     const page = await salon.enter('Bram Quennell');
     await openChoices(page, 'Bosun');
