@@ -9,6 +9,7 @@ import type { ZoneGroup } from './zoneGroups.ts';
 
 /** A label's sizes in drawing units where the sheet is not shrunk. */
 const LABEL = { height: 38, pad: 9, length: 14, tool: 12 } as const;
+const IN_HAND = 3;
 const labelWidth = (title: string, below: string) =>
   Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
 
@@ -42,6 +43,8 @@ export function Labels({
     anchor: frame.point(group.anchor),
     width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
     height: LABEL.height * scale,
+    // The place in hand is looked at most.
+    weight: group.zones.some((zone) => zoneKindId(zone) === selected) ? IN_HAND : 1,
   }));
   const last = useRef<readonly PlacedCallout[]>([]);
   const resting = steady ? null : outline;

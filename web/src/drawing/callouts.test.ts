@@ -40,6 +40,26 @@ describe('labels around the dog', () => {
     expect(placeCallouts(callouts, [disc])).toHaveLength(14);
   });
 
+  it('what weighs more has the nearer place, wherever it stands in the order', () => {
+    const at = (key: string, weight: number) => ({
+      key,
+      anchor: { x: 390, y: 185 },
+      width: 96,
+      height: 36,
+      weight,
+    });
+    const ids = ['a', 'b', 'c', 'd'];
+    for (const heavy of ids) {
+      const placed = placeCallouts(
+        ids.map((id) => at(id, id === heavy ? 5 : 1)),
+        [disc],
+      );
+      const far = ({ from }: (typeof placed)[number]) => Math.hypot(from.x - 390, from.y - 185);
+      const own = placed.find(({ key }) => key === heavy);
+      expect(own && far(own)).toBeCloseTo(Math.min(...placed.map(far)), 9);
+    }
+  });
+
   it('whichever comes first, none runs across the dog while its near side is free', () => {
     const callout = (key: string, x: number, y: number) => ({ key, anchor: { x, y }, width: 96, height: 36 });
     const top = Array.from({ length: 5 }, (_, i) =>

@@ -7,6 +7,8 @@ export interface Callout {
   readonly anchor: Point;
   readonly width: number;
   readonly height: number;
+  /** How much a far place counts; 1 where it is not said. */
+  readonly weight?: number;
 }
 
 export interface PlacedCallout {
@@ -71,7 +73,7 @@ function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean):
   const costs = new Map<string, number>();
   let total = 0;
   const centre = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
-  for (const { key, anchor, width, height } of callouts) {
+  for (const { key, anchor, width, height, weight = 1 } of callouts) {
     const outward = Math.atan2(anchor.y - centre.y, anchor.x - centre.x);
     let best: { cost: number; box: Box; from: Point } | undefined;
     for (let a = 0; a < ANGLES; a++) {
@@ -94,9 +96,9 @@ function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean):
         break;
       }
     }
-    total += best?.cost ?? NO_ROOM;
+    total += weight * (best?.cost ?? NO_ROOM);
     if (!best) continue;
-    costs.set(key, best.cost);
+    costs.set(key, weight * best.cost);
     boxes.push(best.box);
     leaders.push({ a: anchor, b: best.from });
     placed.push({ key, x: best.box.x, y: best.box.y, from: best.from });
