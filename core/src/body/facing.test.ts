@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { breed, breeds, packs } from '../../testing/packs.ts';
 import { otherSide } from '../terms/zone.ts';
 import type { SeenFinding } from './body.ts';
@@ -118,7 +119,7 @@ describe('the dog from ahead, behind and above', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...breeds.map(({ id }) => id)),
-        fc.double({ min: 0, max: 1, noNaN: true }),
+        evenly(0, 1),
         fc.array(finding, { maxLength: 2 }),
         (breedId, share, findings) => {
           const pack = breed(breedId);

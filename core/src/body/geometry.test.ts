@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { distance, inside, signedArea } from './geometry.ts';
 import { closedCurve, resampleClosed } from './spline.ts';
 
@@ -51,7 +52,7 @@ describe('closed curves through landmarks', () => {
 
   it('are cut into stations of equal length, whatever the step', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.3, max: 4, noNaN: true }), (step) => {
+      fc.property(evenly(0.3, 4), (step) => {
         const { points } = resampleClosed(closedCurve(knots, 24).points, step, []);
         const gaps = points.map((p, i) => distance(p, points[(i + 1) % points.length] ?? p));
         expect(Math.max(...gaps) / Math.min(...gaps)).toBeLessThan(1.35);

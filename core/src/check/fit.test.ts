@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { circleThrough, lineThrough } from './fit.ts';
 
 const square = [
@@ -8,12 +9,11 @@ const square = [
   { x: 4, y: 4 },
   { x: 0, y: 4 },
 ];
-const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
 describe('the line nearest to points', () => {
   it('is theirs where they lie on one, however steep', () => {
     fc.assert(
-      fc.property(number(-3, 3), number(-50, 50), number(-50, 50), (turn, x, y) => {
+      fc.property(evenly(-3, 3), evenly(-50, 50), evenly(-50, 50), (turn, x, y) => {
         const points = [0, 3, 7, 9].map((t) => ({ x: x + t * Math.cos(turn), y: y + t * Math.sin(turn) }));
         const [a, b] = lineThrough(points);
         expect(Math.hypot(a.x - x, a.y - y)).toBeLessThan(1e-6);
@@ -36,7 +36,7 @@ describe('the line nearest to points', () => {
 describe('the circle nearest to points', () => {
   it('is theirs where they lie on one', () => {
     fc.assert(
-      fc.property(number(-90, 90), number(-90, 90), number(5, 200), number(1, 6), (x, y, r, arc) => {
+      fc.property(evenly(-90, 90), evenly(-90, 90), evenly(5, 200), evenly(1, 6), (x, y, r, arc) => {
         const points = Array.from({ length: 12 }, (_, k) => ({
           x: x + r * Math.cos((arc * k) / 11),
           y: y + r * Math.sin((arc * k) / 11),

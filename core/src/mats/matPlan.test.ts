@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { fullDrawer, packs } from '../../testing/packs.ts';
 import { coatOf } from '../coat/hair.ts';
 import type { Mat } from '../hands/hands.ts';
@@ -221,10 +222,10 @@ describe('under the mat', () => {
 const zones = dogZones(packs.zones).map(({ id }) => id);
 const anyMat = fc.record({
   zone: fc.constantFrom(...zones),
-  lengthCm: fc.double({ min: 0.5, max: 12, noNaN: true }),
-  widthCm: fc.double({ min: 0.5, max: 12, noNaN: true }),
+  lengthCm: evenly(0.5, 12),
+  widthCm: evenly(0.5, 12),
   tightness: fc.constantFrom(1, 2, 3, 4),
-  toSkinMm: fc.double({ min: 0, max: 20, noNaN: true }),
+  toSkinMm: evenly(0, 20),
   burr: fc.boolean(),
   sores: fc.boolean(),
 });

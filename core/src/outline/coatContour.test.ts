@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { breed, packs } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { distance } from '../body/geometry.ts';
@@ -54,15 +55,11 @@ describe('the coat over the skin', () => {
 
   it('more hair never brings the outline nearer the skin', () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 1, max: 60, noNaN: true }),
-        fc.double({ min: 0, max: 30, noNaN: true }),
-        (mm, more) => {
-          const short = depths(even(mm));
-          const long = depths(even(mm + more));
-          return short.every((depth, i) => (long[i] ?? 0) >= depth - 1e-9);
-        },
-      ),
+      fc.property(evenly(1, 60), evenly(0, 30), (mm, more) => {
+        const short = depths(even(mm));
+        const long = depths(even(mm + more));
+        return short.every((depth, i) => (long[i] ?? 0) >= depth - 1e-9);
+      }),
       { numRuns: 25 },
     );
   });

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { factorizeFree, freeFactorOf, solveFree, WIDE } from './fourBand.ts';
 
-const number = fc.double({ min: -1, max: 1, noNaN: true });
+const number = evenly(-1, 1);
 
 /** A positive definite band: what stands beside the diagonal is less than it. */
 const bands = fc.integer({ min: 1, max: 14 }).chain((size) =>

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { byHighs, objectiveOf } from '../../testing/highs.ts';
 import type { OutlineProblem } from './solve.ts';
 import { solveOutline } from './solve.ts';
@@ -21,7 +22,7 @@ const problems = fc
     seed: fc.integer(),
     smoothness: fc.oneof(fc.constant(0), fc.double({ min: 1e-3, max: 1e4, noNaN: true })),
     closed: fc.boolean(),
-    tight: fc.double({ min: 0, max: 1, noNaN: true }),
+    tight: evenly(0, 1),
     rows: fc.integer({ min: 0, max: 3 }),
   })
   .map(({ n, seed, smoothness, closed, tight, rows }): OutlineProblem => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { breeds, fullDrawer, packs } from '../../testing/packs.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import { coatOf } from '../coat/hair.ts';
@@ -12,19 +13,16 @@ import { pickTools, toolCosts } from './pickTools.ts';
 
 const instance = (clients: number, facilities: number) =>
   fc.array(
-    fc.array(
-      fc.oneof({ weight: 4, arbitrary: fc.double({ min: 0, max: 9, noNaN: true }) }, fc.constant(Infinity)),
-      {
-        minLength: facilities,
-        maxLength: facilities,
-      },
-    ),
+    fc.array(fc.oneof({ weight: 4, arbitrary: evenly(0, 9) }, fc.constant(Infinity)), {
+      minLength: facilities,
+      maxLength: facilities,
+    }),
     { minLength: clients, maxLength: clients },
   );
 
 const prices = (facilities: number) =>
   fc
-    .array(fc.double({ min: 0, max: 6, noNaN: true }), { minLength: facilities, maxLength: facilities })
+    .array(evenly(0, 6), { minLength: facilities, maxLength: facilities })
     .map((list) => Float64Array.from(list));
 const alike = (facilities: number, price: number) => new Float64Array(facilities).fill(price);
 
@@ -107,6 +105,20 @@ describe('which tools to pick up', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('its bound is near from the first node, so that few are visited', () => {
+    const drawn = fc.sample(fc.tuple(instance(12, 10), prices(10)), { numRuns: 80, seed: 4 });
+    const asked = drawn.map(([rows, opening]) => ({ costs: servable(rows), opening }));
+    const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
+    const gaps = asked.map(({ costs, opening }) => {
+      const { lowerBound } = cheapestFacilities(costs, opening, 1);
+      return 1 - lowerBound / bruteForce(costs, opening);
+    });
+    const nodes = asked.map(({ costs, opening }) => cheapestFacilities(costs, opening).nodes);
+    expect(Math.min(...gaps)).toBeGreaterThanOrEqual(-1e-9);
+    expect(mean(gaps)).toBeLessThan(0.02);
+    expect(mean(nodes)).toBeLessThan(2.5);
   });
 });
 

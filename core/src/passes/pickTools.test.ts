@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../testing/evenly.ts';
 import { blade, byHand, pick, shears, tools, zone } from '../../testing/demands.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import type { ZoneDemand } from './pickTools.ts';
@@ -65,7 +66,7 @@ describe('choosing tools for the whole dog', () => {
   });
 
   it('no other single change of tool makes the plan cheaper', () => {
-    const targets = fc.array(fc.double({ min: 0.5, max: 60, noNaN: true }), { minLength: 1, maxLength: 12 });
+    const targets = fc.array(evenly(0.5, 60), { minLength: 1, maxLength: 12 });
     const options = [0.5, 1.5, 3.2, 6.3, 9.5, 13, 19, 25].flatMap((mm) => [
       blade(`b${mm}`, mm),
       blade(`b${mm}`, mm * 0.7, 'against'),
@@ -122,9 +123,9 @@ describe('reach', () => {
   });
 
   it('nothing is ever left shorter than wanted by more than reach', () => {
-    const lengths = fc.array(fc.double({ min: 0.3, max: 32, noNaN: true }), { minLength: 1, maxLength: 8 });
+    const lengths = fc.array(evenly(0.3, 32), { minLength: 1, maxLength: 8 });
     fc.assert(
-      fc.property(fc.double({ min: 0.5, max: 40, noNaN: true }), lengths, (mm, blades) => {
+      fc.property(evenly(0.5, 40), lengths, (mm, blades) => {
         const target = zone('back', mm, { techniques: ['clip'] });
         const options = blades.flatMap((b, i) => [blade(`b${i}`, b), blade(`b${i}`, b * 0.6, 'against')]);
         const choice = pick([target], options).choices.get('back');
