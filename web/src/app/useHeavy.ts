@@ -23,26 +23,32 @@ async function start(): Promise<Remote<Heavy> | Heavy> {
 
 /**
  * What takes longer than a frame, asked of the worker: the last answer until the next is there, null before the first. The newest question wins.
+ * With null nothing is asked; what can wait is asked a while after, so that the worker takes no core from a hand that moves.
  * @throws in render what the work threw.
  */
 export function useHeavy<T>(
-  ask: (work: Remote<Heavy> | Heavy) => Promise<T>,
+  ask: ((work: Remote<Heavy> | Heavy) => Promise<T>) | null,
   on: readonly unknown[],
+  afterMs = 0,
 ): T | null {
   const [answer, setAnswer] = useState<{ readonly value: T } | { readonly error: unknown } | null>(null);
   useEffect(() => {
+    if (ask === null) return;
     let newest = true;
-    worker ??= start();
-    worker.then(ask).then(
-      (value) => {
-        if (newest) setAnswer({ value });
-      },
-      (error: unknown) => {
-        if (newest) setAnswer({ error });
-      },
-    );
+    const timer = setTimeout(() => {
+      worker ??= start();
+      worker.then(ask).then(
+        (value) => {
+          if (newest) setAnswer({ value });
+        },
+        (error: unknown) => {
+          if (newest) setAnswer({ error });
+        },
+      );
+    }, afterMs);
     return () => {
       newest = false;
+      clearTimeout(timer);
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the question is made of what it is asked on
   }, on);

@@ -129,7 +129,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     () => zoneGroups(plan, drawn.view, view.selected),
     [plan, drawn.view, view.selected],
   );
-  const others = useOthers(sheet, settled.choices);
+  const others = useOthers(sheet, settled.choices, view.gesture);
   const other = others[sheet.hands.findings.findIndex(({ finding }) => finding === view.without)];
   const { without, measuredLines, profile, passes } = useOnDog({
     breed,

@@ -160,15 +160,17 @@ export function useOwnCost(
   );
 }
 
-/** The plans there would be had each finding not been found; none until the worker has them. */
-export function useOthers(sheet: VisitSheet, choices: Choices): readonly Plan[] {
-  const none = sheet.hands.findings.length === 0;
+/** The plans there would be had each finding not been found; none until the worker has them, which it has when the hand rests. */
+export function useOthers(sheet: VisitSheet, choices: Choices, moving: boolean): readonly Plan[] {
+  const asked = sheet.hands.findings.length > 0 && !moving;
   const others = useHeavy(
-    (work) => (none ? Promise.resolve(NONE) : work.withoutEach(sheet, choices)),
-    [sheet, choices, none],
+    asked ? (work) => work.withoutEach(sheet, choices) : null,
+    [sheet, choices, asked],
+    OTHERS_AFTER_MS,
   );
-  return others ?? NONE;
+  return sheet.hands.findings.length > 0 ? (others ?? NONE) : NONE;
 }
+const OTHERS_AFTER_MS = 300;
 const NONE: readonly Plan[] = [];
 
 /** The zones of a kind an edit bears on. */
