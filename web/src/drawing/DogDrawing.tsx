@@ -196,7 +196,7 @@ const Hair = memo(function Hair(
   props: Pick<DogDrawingProps, 'view' | 'outline' | 'lengthOf' | 'texture' | 'frame' | 'steady'>,
 ) {
   const { steady } = props;
-  const { view, outline, lengthOf, texture, frame } = useRest(useDeferredValue(props), steady);
+  const { view, outline, lengthOf, texture, frame } = useDeferredValue(useRest(props, steady));
   const marks = useMemo(() => hairMarks(view, MARK_APART / frame.scale), [view, frame]);
   const inside = useMemo(() => hairPath(marks, lengthOf, texture, frame), [marks, lengthOf, texture, frame]);
   const tips = useMemo(
