@@ -90,6 +90,7 @@ describe('what happens at the table', () => {
     await openTable(page, 'Juniper');
     await until(page, 'ribs');
     const before = await textOf(page, '.table-tool');
+    expect(await textOf(page, '.table-say')).toContain('From shoulder to thigh');
     await page.locator('.table-keys ::-p-text(Won’t pass)').click();
     await page.waitForSelector('.asking .answers button');
     const offered = await textOf(page, '.asking .answers button');

@@ -99,6 +99,7 @@ export * from './order/rests.ts';
 export * from './order/fitOrder.ts';
 export * from './day/day.ts';
 export * from './day/stretches.ts';
+export * from './table/strokeEnds.ts';
 export * from './table/events.ts';
 export * from './table/tableNow.ts';
 export * from './table/bladeHeat.ts';

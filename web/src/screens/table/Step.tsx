@@ -13,6 +13,8 @@ interface StepProps {
   readonly lateMinutes: number;
   /** Where its run goes on into another place. */
   readonly joins: readonly Join[];
+  /** From which place to which the tool runs. */
+  readonly ends: { readonly from: string; readonly to: string } | null;
   readonly contactMinutes: number;
   /** The blade wants a try on the wrist. */
   readonly hot: boolean;
@@ -25,7 +27,7 @@ interface StepProps {
 
 /** The step in hand in words: where, how long, with what, how the dog is held, what to mind, what comes next. */
 export function Step(props: StepProps) {
-  const { task, next, joins } = props;
+  const { task, next, joins, ends } = props;
   const unit = useAppSelector((state) => state.preferences.unit);
   const learning = useSessionQuery().data?.person.role === 'trainee';
   return (
@@ -37,6 +39,11 @@ export function Step(props: StepProps) {
         </p>
       )}
       <p className="table-tool">{toolWord(task)}</p>
+      {ends && task.again === null && (
+        <p className="table-how">
+          From {ends.from} to {ends.to}
+        </p>
+      )}
       <p className="table-how">
         {[`${stanceWord(task)}.`, task.hold, ...task.how].filter(Boolean).join(' ')}
       </p>

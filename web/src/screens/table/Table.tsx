@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BreedPack, TableAct, Task } from '@kurrel/core';
-import { bodyOf, openStops, stopsOf, tableNow } from '@kurrel/core';
+import { bodyOf, openStops, stopsOf, strokeEnds, tableNow } from '@kurrel/core';
 import { addMinutes } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -226,6 +226,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 minutes={minutes}
                 lateMinutes={now.lateMinutes}
                 joins={joins}
+                ends={strokeEnds(packs, body.views.side, current)}
                 contactMinutes={contactOf(current, bath)}
                 hot={heat !== null && heat.advice !== 'fine'}
                 impatient={impatient}
