@@ -155,6 +155,27 @@ describe('how long a visit takes', () => {
       { numRuns: 40 },
     );
   });
+
+  it.each([
+    ['a rough clip for it', []],
+    ['a rough clip that the dirt asks for', [sign('filthy')]],
+  ])('nor does %s shorten the drying', (_what, signs) => {
+    const hairMm = Object.fromEntries(dogZones(packs.zones).map(({ id }) => [id, 60]));
+    const mats = [
+      { ...mat('m0', 'beard', 4), tightness: 3 as const },
+      { ...mat('m1', 'beard', 7), tightness: 2 as const },
+      { ...mat('m2', 'beard', 5), tightness: 2 as const },
+    ];
+    const minutes = [0, 1, 2, 3].map((n) =>
+      of(caseFor('havanese', { hairMm, signs, mats: mats.slice(0, n) })),
+    );
+    const dry = minutes.map(({ parts }) => parts.find(({ id }) => id === 'dry')?.minutes.mid ?? 0);
+    expect(dry[0]).toBeGreaterThan(0);
+    for (const n of [1, 2, 3]) {
+      expect(dry[n]).toBeGreaterThanOrEqual((dry[n - 1] ?? 0) - 1e-9);
+      expect(minutes[n]?.minutes.mid).toBeGreaterThanOrEqual((minutes[n - 1]?.minutes.mid ?? 0) - 1e-9);
+    }
+  });
 });
 
 describe('a heart patient with fifteen minutes', () => {

@@ -121,10 +121,12 @@ function workMinutes(plan: Plan, { packs, surfaceM2 }: Case): ReadonlyMap<string
   return minutes;
 }
 
-/** Water left after the towels over what one dryer takes off. */
+/** Water left after the towels over what one dryer takes off; of the coat as it would be without what mats take of it. */
 function dryMinutes(plan: Plan, visit: Case): number {
   const { drying, dryers } = visit.packs.treatments;
-  const left = waterLeft(coatWater(visit, plan).heldMl, 1, drying);
+  const zones = plan.zones.map((zone) => (zone.chargedAs === null ? zone : { ...zone, leftAlone: true }));
+  const { heldMl } = coatWater(visit, { ...plan, zones }, plan.roughClip.anyway);
+  const left = waterLeft(heldMl, 1, drying);
   return dryingTime(left, [Math.max(...dryers.map(({ mlPerMinute }) => mlPerMinute))]);
 }
 

@@ -8,6 +8,8 @@ export interface RoughClip {
   readonly wanted: boolean;
   /** Mats that are clipped ask for it. */
   readonly forMats: boolean;
+  /** It would be wanted without them. */
+  readonly anyway: boolean;
   /** What was found that asks for it, by name. */
   readonly because: readonly string[];
 }
@@ -23,10 +25,12 @@ export function roughClipOf(visit: Case, mats: MatPlan | null): RoughClip {
   const forMats = mats?.mats.some(({ takesZone }) => takesZone) ?? false;
   const rule = answerTo(packs.schools, schools, 'rough-clip');
   const clips = shaving.answer === 'free' || shaving.answer === 'explained';
-  const asked = forMats || because.length > 0;
+  const allowed = clips && rule !== 'never';
+  const anyway = allowed && (rule === 'always' || because.length > 0);
   return {
-    wanted: clips && rule !== 'never' && (rule === 'always' || asked),
+    wanted: anyway || (allowed && forMats),
     forMats,
+    anyway,
     because: [...new Set(because)],
   };
 }
