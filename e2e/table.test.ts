@@ -234,6 +234,56 @@ describe('what happens at the table', () => {
   });
 });
 
+describe('left and right, and a device that is gone', () => {
+  it('what one side got is offered to the other at one touch', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openTable(page, 'Quill');
+    await until(page, 'ribs');
+    const [first, planned] = [await where(page), await textOf(page, '.table-tool')];
+    await page.locator('.table-keys ::-p-text(Won’t pass)').click();
+    await page.locator('.asking .both input').click();
+    const offered = await textOf(page, '.asking .answers button');
+    await page.locator('.asking .answers button').click();
+    const tool = offered.split(':')[0] ?? '';
+    await waitForText(page, '.table-tool', tool);
+    await pedal(page);
+    await page.waitForFunction(
+      (was) => document.querySelector('.table-where')?.textContent !== was,
+      {},
+      first,
+    );
+    await until(page, 'ribs');
+    expect(await where(page)).not.toBe(first);
+    expect(await textOf(page, '.table-tool')).toBe(planned);
+    await waitForText(page, '.table-say', `The other side got ${tool}`);
+    await page.locator('.table-say button ::-p-text(The same here)').click();
+    await waitForText(page, '.table-tool', tool);
+    await page.waitForFunction(
+      () => !document.querySelector('.table-say')?.textContent?.includes('The other side got'),
+    );
+    await page.close();
+  });
+
+  it('a device that is lost takes nothing with it: another goes on where it was', async () => {
+    const lost = await salon.enter('Bram Quennell');
+    await openTable(lost, 'Tamsin');
+    for (let steps = 0; steps < 4; steps++) await pedal(lost);
+    await waitForText(lost, '.table-top', 'step 5 of');
+    await sent(lost);
+    const at = await where(lost);
+    await lost.close();
+    const other = await salon.enter('Isolde Pike');
+    await openTable(other, 'Tamsin');
+    await waitForText(other, '.table-top', 'step 5 of');
+    expect(await where(other)).toBe(at);
+    await pedal(other);
+    await sent(other);
+    const done = (await logOf(other, 'Tamsin')).filter(({ kind }) => kind === 'done');
+    expect(done.map(({ by }) => by)).toEqual([...Array<string>(4).fill('Bram Quennell'), 'Isolde Pike']);
+    await other.close();
+  });
+});
+
 describe('two screens of one day', () => {
   it('what one does at the table the other sees, and both on one dog lose nothing', async () => {
     const [one, two] = [await salon.enter('Bram Quennell'), await salon.enter('Isolde Pike')];
