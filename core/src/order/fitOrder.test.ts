@@ -65,7 +65,7 @@ describe('work in the minutes there are', () => {
     );
   });
 
-  it('what a tool runs through at one length goes with the last of its parts; by hand each place for itself', () => {
+  it('what a tool runs through at one length goes with the last of its parts; another length goes for itself', () => {
     const run = { toolId: 'comb-13', direction: 'with', leavesMm: 13 } as const;
     const jacket = [place('back', 9, 'body', run), place('croup', 4, 'legs', run), place('hock', 3, 'legs')];
     expect(dropped({ minutes: 14 }, jacket)).toEqual([['hock']]);
@@ -73,6 +73,7 @@ describe('work in the minutes there are', () => {
     const other = jacket.map((one) => (one.zone === 'croup' ? { ...one, leavesMm: 10 } : one));
     expect(dropped({ minutes: 12 }, other)).toEqual([['croup']]);
     const shears = jacket.map((one) => ({ ...one, direction: null }));
-    expect(dropped({ minutes: 12 }, shears)).toEqual([['croup']]);
+    expect(dropped({ minutes: 14 }, shears)).toEqual([['hock']]);
+    expect(dropped({ minutes: 5 }, shears)).toEqual([['hock'], ['back', 'croup']]);
   });
 });

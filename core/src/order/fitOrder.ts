@@ -55,7 +55,7 @@ export function fitOrder(order: readonly Task[], box: OrderBox): FittedOrder {
 
 /**
  * Groups that go together, in the order they may go: by part, the longest work of a part first. Both sides of a place are one; so is what one
- * tool runs through at one length: nobody leaves a patch in a clipped jacket. A run that reaches into several parts goes with the last.
+ * tool leaves at one length: nobody leaves a patch in a jacket. A run that reaches into several parts goes with the last.
  */
 function droppable(order: readonly Task[], cosmetic: readonly string[]): readonly (readonly Task[])[] {
   let groups: Task[][] = [];
@@ -71,8 +71,7 @@ function droppable(order: readonly Task[], cosmetic: readonly string[]): readonl
 
 function goTogether(a: Task, b: Task): boolean {
   const samePlace = a.zone !== null && b.zone !== null && zoneKindId(a.zone) === zoneKindId(b.zone);
-  // A tool with a direction runs; what is done by hand is done place by place.
-  const sameRun = a.direction !== null && a.toolId === b.toolId && a.leavesMm === b.leavesMm;
+  const sameRun = a.toolId !== null && a.toolId === b.toolId && a.leavesMm === b.leavesMm;
   return samePlace || sameRun;
 }
 
