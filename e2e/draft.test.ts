@@ -214,6 +214,41 @@ describe('by keyboard alone', () => {
     await page.close();
   });
 
+  it('a bead of several places keeps the focus while keys move it, and goes with a finger that passes other beads', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openDraft(page, 'Pilchard');
+    const shared = '.bead:not(.own)[data-bead="croup"], .bead:not(.own)';
+    await page.$eval(shared, (bead) => (bead as SVGElement).focus());
+    const focused = () =>
+      page.evaluate(() => ({
+        name: document.activeElement?.getAttribute('aria-label') ?? null,
+        now: Number(document.activeElement?.getAttribute('aria-valuenow')),
+      }));
+    const before = await focused();
+    // Steps smaller than from one tool to the next add up.
+    for (let key = 0; key < 40 && (await focused()).now === before.now; key++)
+      await page.keyboard.press('ArrowRight');
+    await page.waitForFunction(
+      (was) => Number(document.activeElement?.getAttribute('aria-valuenow')) > was,
+      {},
+      before.now,
+    );
+    expect((await focused()).name).toBe(before.name);
+    const box = await (await page.$(shared))?.boundingBox();
+    if (!box) throw new Error('no bead');
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let step = 1; step <= 30; step++) await page.mouse.move(x + 12 * step, y - step);
+    const name = await page.evaluate(
+      (at) => document.elementFromPoint(at.x, at.y)?.closest('.bead')?.getAttribute('aria-label'),
+      { x: x + 360, y: y - 5 },
+    );
+    await page.mouse.up();
+    expect(name).toBeTruthy();
+    await page.close();
+  });
+
   it('holding c shows the coat as it is', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openDraft(page, 'Pilchard');

@@ -91,7 +91,7 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   };
   const key = (event: KeyboardEvent) => {
     const bead = beadOf(event);
-    const set = bead ? keyedLength(event.key, bead.mm, ticks) : null;
+    const set = bead ? keyedLength(event.key, bead.mm, wishedMm(bead), ticks) : null;
     if (!bead || set === null) return;
     event.preventDefault();
     onLength(
@@ -308,15 +308,18 @@ function nextInBead(bead: Bead, selected: string): string {
 }
 
 const STEP = 1.02;
-function keyedLength(key: string, mm: number, ticks: readonly Tick[]): SetLength | null {
+/** What was asked for there last: a tool that leaves the nearest to it does not swallow the steps of a key. */
+const wishedMm = ({ zones: [first], mm }: Bead): number => (first?.overridden ? first.targetMm : mm);
+
+function keyedLength(key: string, mm: number, wishMm: number, ticks: readonly Tick[]): SetLength | null {
   const free = (length: number) => ({ mm: Math.min(RULE.toMm, Math.max(RULE.fromMm, length)), tick: null });
   switch (key) {
     case 'ArrowRight':
     case 'ArrowUp':
-      return free(mm * STEP);
+      return free(wishMm * STEP);
     case 'ArrowLeft':
     case 'ArrowDown':
-      return free(mm / STEP);
+      return free(wishMm / STEP);
     case 'PageUp':
       return nextTick(mm, ticks, true);
     case 'PageDown':
