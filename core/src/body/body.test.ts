@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { breed, breeds, planFor, packs } from '../../testing/packs.ts';
 import { outlineOf } from '../outline/outline.ts';
@@ -58,6 +59,39 @@ describe('the dog under the hair', () => {
     ).y;
     expect(marked - even).toBeCloseTo(2 * (mild - even), 6);
     expect(mild).toBeGreaterThan(even);
+  });
+
+  it('drawn from another body of its breed, a dog is the same as drawn anew', () => {
+    const found = fc.record({
+      finding: fc.constantFrom(...packs.findings.findings.map(({ id }) => id)),
+      severity: fc.constantFrom('mild', 'marked'),
+      side: fc.constantFrom('left', 'right', null),
+    });
+    const heights = fc.constantFrom({}, { heightMm: 500 }, { heightMm: 500, lengthMm: 540 });
+    const dog = fc.tuple(heights, fc.array(found, { maxLength: 2 }));
+    fc.assert(
+      fc.property(fc.constantFrom(...breeds), dog, dog, (pack, known, [measured, findings]) => {
+        const from = bodyOf(packs, pack, ...known);
+        expect(bodyOf(packs, pack, measured, findings, from)).toEqual(
+          bodyOf(packs, pack, measured, findings),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('of a finding only the parts it moves are drawn anew', () => {
+    const even = body('standard-poodle');
+    const dipped = bodyOf(
+      packs,
+      breed('standard-poodle'),
+      {},
+      [{ finding: 'dip-behind-withers', severity: 'marked' }],
+      even,
+    );
+    const anew = dipped.views.side.parts.filter((part, i) => part !== even.views.side.parts[i]);
+    expect(anew.map(({ id }) => id)).toEqual(['trunk']);
+    expect(dipped.views.headFront.parts).toBe(even.views.headFront.parts);
   });
 
   it('refuses a measurement no dog has', () => {

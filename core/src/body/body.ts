@@ -48,7 +48,8 @@ export interface Body {
 
 /**
  * The shape of this dog: the breed's template, moved by the measurements there are (the rest predicted from the
- * breed and marked so) and displaced by what the hands found, drawn through splines and cut into stations.
+ * breed and marked so) and displaced by what the hands found, drawn through splines and cut into stations. `known`: a body of the same
+ * breed, with other findings or measures; parts that are drawn the same are taken from it, which only saves time.
  * @throws MisuseError for an impossible measurement or a name the packs lack.
  */
 export function bodyOf(
@@ -60,6 +61,7 @@ export function bodyOf(
   },
   measured: Measurements,
   findings: readonly SeenFinding[],
+  known: Body | null = null,
 ): Body {
   const template = templateOf(packs.archetypes, breed.body);
   const { heightMm, proportions, measures } = measureUp(
@@ -88,7 +90,8 @@ export function bodyOf(
   const landmarks = Object.fromEntries(
     Object.entries(shape).map(([name, p]) => [name, { x: p.x * heightMm, y: p.y * heightMm }]),
   );
-  const side = sideView(packs.archetypes, placed, landmarks, heightMm);
+  const like = known?.heightMm === heightMm ? known.views : null;
+  const side = sideView(packs.archetypes, placed, landmarks, heightMm, like?.side ?? null);
   return {
     heightMm,
     measures,
@@ -98,7 +101,7 @@ export function bodyOf(
     widthsMm: widthsOf(packs.views, { template: placed, heightMm }),
     views: {
       side,
-      ...facingViews(packs.views, { template: placed, landmarks, heightMm, moves: facing }),
+      ...facingViews(packs.views, { template: placed, landmarks, heightMm, moves: facing, like }),
       headSide: { ...side, grounded: false, parts: side.parts.filter(({ id }) => HEAD_PARTS.includes(id)) },
     },
   };

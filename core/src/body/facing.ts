@@ -8,8 +8,8 @@ import type { Point } from './geometry.ts';
 import { minus, plus } from './geometry.ts';
 import type { Landmarks, Template } from './landmarks.ts';
 import { landmark } from './landmarks.ts';
-import type { View, ViewPart } from './view.ts';
-import { hide, partOf, stationMm } from './view.ts';
+import type { PartShape, View, ViewPart } from './view.ts';
+import { hide, partOf, stationMm, twinOf } from './view.ts';
 import { closedCurve } from './spline.ts';
 
 /** A displacement of a point of a facing part, on one side or both: [out, along] in heights. */
@@ -29,6 +29,8 @@ interface Dog {
   readonly landmarks: Landmarks;
   readonly heightMm: number;
   readonly moves: readonly FacingMove[];
+  /** Views of a dog of this breed and height: parts drawn as there are taken from them. */
+  readonly like: Readonly<Record<FacingView['id'], View>> | null;
 }
 
 /**
@@ -61,7 +63,11 @@ function facingView(pack: ViewPack, view: FacingView, dog: Dog): View {
   });
   const face = view.face === null ? null : byId('facing part', pack.parts, view.face);
   const grounded = view.seen === 'ahead' || view.seen === 'behind';
-  return { grounded, parts: hide(parts), ...(face ? faceOf(view, dog) : { eyes: [], nose: [], mouth: [] }) };
+  return {
+    grounded,
+    parts: hide(parts, dog.like?.[view.id] ?? null),
+    ...(face ? faceOf(view, dog) : { eyes: [], nose: [], mouth: [] }),
+  };
 }
 
 /** Places points of a part on one side of this dog. */
@@ -139,7 +145,7 @@ function pairedPart(view: FacingView, part: FacingPart, dog: Dog, place: Placer,
     ...patchOf(view, zone, places, unitMm(part, dog), sign),
     zone: `${zone.zone}.${side}`,
   }));
-  return partOf({
+  const shape: PartShape = {
     id: `${part.id}.${side}`,
     knots,
     names: points.map(({ name }) => name),
@@ -149,7 +155,8 @@ function pairedPart(view: FacingView, part: FacingPart, dog: Dog, place: Placer,
     onGround: view.seen === 'ahead' || view.seen === 'behind',
     patches: areas,
     spacingMm: stationMm(dog.heightMm),
-  });
+  };
+  return partOf(shape, twinOf(dog.like?.[view.id] ?? null, shape.id));
 }
 
 /** Written as one half from end to end: the other is its mirror, moved by what was found on that side. */
@@ -201,7 +208,7 @@ function middlePart(
       };
     });
   });
-  return partOf({
+  const shape: PartShape = {
     id: part.id,
     knots,
     names: knots.map(({ name }) => name),
@@ -212,7 +219,8 @@ function middlePart(
     setOn: setOnOf(view, part, dog),
     patches,
     spacingMm: stationMm(dog.heightMm),
-  });
+  };
+  return partOf(shape, twinOf(dog.like?.[view.id] ?? null, shape.id));
 }
 
 /** Everything on the minus side of the middle. */

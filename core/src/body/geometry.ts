@@ -43,17 +43,35 @@ export function inside(polygon: readonly Point[], point: Point): boolean {
   return odd;
 }
 
-const EDGES_PER_SLAB = 3;
+/** The upright rectangle round some points. */
+export interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly low: number;
+  readonly high: number;
+}
 
-/** `inside` for one polygon asked often: its edges sorted into level slabs, so that a point meets only those beside it. */
-export function coverOf(polygon: readonly Point[]): (point: Point) => boolean {
+export function boxOf(points: readonly Point[]): Box {
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const { x, y } of polygon) {
+  for (const { x, y } of points) {
     left = Math.min(left, x);
     right = Math.max(right, x);
     low = Math.min(low, y);
     high = Math.max(high, y);
   }
+  return { left, right, low, high };
+}
+
+export const overlap = (a: Box, b: Box): boolean =>
+  a.left <= b.right && b.left <= a.right && a.low <= b.high && b.low <= a.high;
+
+const EDGES_PER_SLAB = 3;
+
+/** `inside` for one polygon asked often: its edges sorted into level slabs, so that a point meets only those beside it. */
+export function coverOf(
+  polygon: readonly Point[],
+  { left, right, low, high } = boxOf(polygon),
+): (point: Point) => boolean {
   const count = Math.max(1, Math.round(polygon.length / EDGES_PER_SLAB));
   const tall = (high - low) / count || 1;
   const slabOf = (y: number) => Math.min(count - 1, Math.max(0, Math.floor((y - low) / tall)));

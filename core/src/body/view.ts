@@ -1,4 +1,4 @@
-import { coverOf, minus, mix, plus, signedArea, times, unit } from './geometry.ts';
+import { boxOf, coverOf, minus, mix, overlap, plus, signedArea, times, unit } from './geometry.ts';
 import type { Point } from './geometry.ts';
 import { landmark } from './landmarks.ts';
 import type { Landmarks, Template } from './landmarks.ts';
@@ -36,9 +36,12 @@ export interface ViewPart {
   readonly id: string;
   /** The far legs: the same limbs on the dog's other side. */
   readonly far: boolean;
+  /** What its contour is drawn through. */
+  readonly knots: readonly Knot[];
   readonly stations: readonly Station[];
-  /** Those of the stations, each once. */
+  /** Those of the stations, each once; and those of the stations that are seen. */
   readonly zones: readonly string[];
+  readonly zonesSeen: readonly string[];
   /** Station index of each outline landmark. */
   readonly landmarkStation: Readonly<Record<string, number>>;
   /** By outline landmark: the share of a correction that stays with this dog's bone; 0 is held to the standard. */
@@ -64,12 +67,16 @@ export interface View {
   readonly mouth: readonly Point[];
 }
 
-/** The side view: every part of the skeleton through its landmarks, resampled, zoned, with its hidden stretches. */
+/**
+ * The side view: every part of the skeleton through its landmarks, resampled, zoned, with its hidden stretches. `like`: the same view of
+ * a dog of this breed and height; parts drawn as there are taken from it.
+ */
 export function sideView(
   pack: ArchetypePack,
   template: Template,
   landmarks: Landmarks,
   heightMm: number,
+  like: View | null,
 ): View {
   const cornersOf = (part: PartTemplate) =>
     part.id === 'ear' ? [...(part.corners ?? []), ...template.ear.corners] : (part.corners ?? []);
@@ -78,10 +85,11 @@ export function sideView(
     const part = byName.get(id);
     if (!part) return null;
     const shareOf = (name: string) => pack.skeleton.landmarks[name]?.carried;
-    return drawnPart({ ...part, corners: cornersOf(part) }, landmarks, heightMm, shift, far, shareOf);
+    const drawn = { ...part, corners: cornersOf(part) };
+    return drawnPart(drawn, landmarks, heightMm, shift, far, shareOf, twinOf(like, id, far));
   };
   const shift = ([dx, dy]: readonly [number, number]) => ({ x: dx * heightMm, y: dy * heightMm });
-  const tail = tailPart(byName.get('tail'), template, landmarks, heightMm);
+  const tail = tailPart(byName.get('tail'), template, landmarks, heightMm, twinOf(like, 'tail'));
   const ear = make('ear');
   const ordered = [
     make('foreleg', shift(pack.skeleton.farFore), true),
@@ -101,7 +109,7 @@ export function sideView(
   const headMm = template.proportions.head * heightMm;
   return {
     grounded: true,
-    parts: hide(ordered),
+    parts: hide(ordered, like),
     eyes: [{ at: at('eye'), radiusMm: template.head.eye * headMm }],
     nose: ['noseTop', 'noseTip', 'noseUnder', 'noseBack'].map(at),
     mouth: ['mouthFront', 'mouthMid', 'mouthCorner'].map(at),
@@ -119,9 +127,10 @@ function drawnPart(
   shift: Point,
   far: boolean,
   carriedBy: (landmark: string) => number | undefined,
+  like: ViewPart | null,
 ): ViewPart {
   const outline = landmarksOf(part.outline);
-  return partOf({
+  const shape: PartShape = {
     onGround: true,
     id: part.id,
     far,
@@ -134,15 +143,16 @@ function drawnPart(
     setOn: part.ridesOn === undefined ? null : plus(landmark(landmarks, part.ridesOn), shift),
     patches: part.zones.map((zone) => patchOf(zone, landmarks, heightMm, shift)),
     spacingMm: stationMm(heightMm),
-  });
+  };
+  return partOf(shape, like);
 }
 
-interface PartShape {
+export interface PartShape {
   readonly id: string;
   readonly far?: boolean;
   readonly knots: readonly Knot[];
-  /** Of the knots, in order. */
-  readonly names: readonly string[];
+  /** Of the knots, in order; null for one that is no landmark. */
+  readonly names: readonly (string | null)[];
   readonly carried: Readonly<Record<string, number>>;
   readonly setOn?: Point | null;
   readonly middle?: 'x' | 'y';
@@ -152,8 +162,35 @@ interface PartShape {
   readonly spacingMm: number;
 }
 
-/** A part from the knots of its outline: resampled to stations, each in its zone. */
-export function partOf({
+/** The same part of a view there is already. */
+export const twinOf = (like: View | null, id: string, far = false): ViewPart | null =>
+  like?.parts.find((part) => part.id === id && part.far === far) ?? null;
+
+/** A part from the knots of its outline: resampled to stations, each in its zone; `like` itself where that is drawn through the same places. */
+export function partOf(shape: PartShape, like: ViewPart | null = null): ViewPart {
+  return like && isDrawnAs(like, shape) ? like : freshPart(shape);
+}
+
+function isDrawnAs(part: ViewPart, { knots, setOn = null, patches }: PartShape): boolean {
+  return (
+    part.knots.length === knots.length &&
+    part.knots.every((knot, i) => isAt(knot.at, knots[i]?.at ?? null)) &&
+    isAt(part.setOn, setOn) &&
+    part.patches.length === patches.length &&
+    part.patches.every(({ curve, label }, i) => {
+      const other = patches[i]?.curve ?? null;
+      return (
+        isAt(label, patches[i]?.label ?? null) &&
+        curve?.length === other?.length &&
+        (curve?.every((point, k) => isAt(point, other?.[k] ?? null)) ?? true)
+      );
+    })
+  );
+}
+
+const isAt = (a: Point | null, b: Point | null) => a === b || (a?.x === b?.x && a?.y === b?.y);
+
+function freshPart({
   id,
   far = false,
   knots,
@@ -168,13 +205,18 @@ export function partOf({
 }: PartShape): ViewPart {
   const curve = closedCurve(knots, PER_SEGMENT);
   const { points, at } = resampleClosed(curve.points, spacingMm, curve.knotIndex);
-  const landmarkStation = Object.fromEntries(names.map((name, index) => [name, at[index] ?? 0]));
+  const landmarkStation = Object.fromEntries(
+    names.flatMap((name, index) => (name === null ? [] : [[name, at[index] ?? 0]])),
+  ) as Record<string, number>;
   const stations = stationsOf(points, patches);
+  const zones = zonesOf(stations);
   return {
     id,
     far,
+    knots,
     stations,
-    zones: zonesOf(stations),
+    zones,
+    zonesSeen: zones,
     landmarkStation,
     carried,
     setOn,
@@ -208,15 +250,22 @@ function patchOf(
 /** A zone's station is the topmost patch that holds the skin just inside the contour. */
 function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): Station[] {
   const outward = signedArea(points) > 0 ? 1 : -1;
-  const areas = patches.map(({ zone, curve }) => ({ zone, holds: curve ? coverOf(curve) : null }));
+  const areas = patches
+    .flatMap(({ zone, curve }) => (curve ? [{ zone, holds: coverOf(curve) }] : []))
+    .reverse();
+  const whole = patches[0]?.zone ?? '';
   return points.map((point, index) => {
     const before = points[(index + points.length - 1) % points.length] as Point;
     const after = points[(index + 1) % points.length] as Point;
     const along = unit(minus(after, before));
     const normal = { x: along.y * outward, y: -along.x * outward };
-    const skin = minus(point, times(normal, 1));
-    let zone = patches[0]?.zone ?? '';
-    for (const area of areas) if (area.holds?.(skin)) zone = area.zone;
+    const skin = minus(point, normal);
+    let zone = whole;
+    for (const area of areas) {
+      if (!area.holds(skin)) continue;
+      zone = area.zone;
+      break;
+    }
     return { point, normal, zone, hidden: false };
   });
 }
@@ -229,6 +278,7 @@ function tailPart(
   { tail, proportions }: Template,
   landmarks: Landmarks,
   heightMm: number,
+  like: ViewPart | null,
 ): ViewPart | null {
   if (!part) return null;
   const centre = tail.centre.map((_, index) => landmark(landmarks, `tail${index}`));
@@ -245,10 +295,6 @@ function tailPart(
   const reach = (tail.radius[tail.radius.length - 1] ?? 0.01) * heightMm;
   const end = plus(tip, times(unit(minus(tip, beforeTip)), reach));
   const outline = [...left, end, ...right.reverse()];
-  const knots = outline.map((point) => ({ at: point, corner: false }));
-  const curve = closedCurve(knots, PER_SEGMENT);
-  const { points, at } = resampleClosed(curve.points, stationMm(heightMm), curve.knotIndex);
-
   const rootEnd = alongCentre(centre, tail.rootShare);
   const ahead = unit(minus(alongCentre(centre, Math.min(1, tail.rootShare + 0.05)), rootEnd));
   const far = proportions.tail * heightMm * 2;
@@ -265,26 +311,24 @@ function tailPart(
       : []),
   ];
   const count = tail.centre.length;
-  const stations = stationsOf(points, patches);
-  return {
+  const nameOf: Readonly<Record<number, string>> = {
+    0: 'tailRootTop',
+    [Math.floor(count / 2)]: 'tailMidTop',
+    [count]: 'tailEnd',
+    [count + 1 + Math.floor(count / 2)]: 'tailMidUnder',
+    [outline.length - 1]: 'tailRootUnder',
+  };
+  const shape: PartShape = {
     id: part.id,
-    far: false,
-    stations,
-    zones: zonesOf(stations),
-    landmarkStation: {
-      tailRootTop: at[0] ?? 0,
-      tailMidTop: at[Math.floor(count / 2)] ?? 0,
-      tailEnd: at[count] ?? 0,
-      tailMidUnder: at[count + 1 + Math.floor(count / 2)] ?? 0,
-      tailRootUnder: at[outline.length - 1] ?? 0,
-    },
-    middle: null,
-    fromAbove: false,
     onGround: true,
+    knots: outline.map((at) => ({ at, corner: false })),
+    names: outline.map((_, index) => nameOf[index] ?? null),
     carried: TAIL_CARRIED,
     setOn: part.ridesOn === undefined ? null : landmark(landmarks, part.ridesOn),
     patches,
+    spacingMm: stationMm(heightMm),
   };
+  return partOf(shape, like);
 }
 
 /** A tail is set where it is set; how long it looks is the standard's. */
@@ -302,14 +346,27 @@ function alongCentre(centre: readonly Point[], share: number): Point {
   return mix(centre[index] as Point, centre[index + 1] as Point, position - index);
 }
 
-/** Marks the stations of the near parts that lie inside another near part. */
-export function hide(parts: readonly ViewPart[]): ViewPart[] {
-  const covers = parts.map((part) => coverOf(part.stations.map((station) => station.point)));
-  return parts.map((part, own) => ({
-    ...part,
-    stations: part.stations.map((station) => ({
-      ...station,
-      hidden: parts.some((other, index) => index !== own && !other.far && covers[index]?.(station.point)),
-    })),
-  }));
+/** Marks the stations of the near parts that lie inside another near part. `like`: a view whose parts may be among these. */
+export function hide(parts: readonly ViewPart[], like: View | null = null): readonly ViewPart[] {
+  if (like && like.parts.length === parts.length && parts.every((part, i) => part === like.parts[i]))
+    return like.parts;
+  const covered = parts.map((part) => {
+    const contour = part.stations.map(({ point }) => point);
+    const box = boxOf(contour);
+    return { part, box, holds: coverOf(contour, box) };
+  });
+  return covered.map(({ part, box }) => {
+    const others = covered.filter(
+      (other) => other.part !== part && !other.part.far && overlap(box, other.box),
+    );
+    const hidden = part.stations.map(({ point }) => {
+      for (const { holds } of others) if (holds(point)) return true;
+      return false;
+    });
+    if (part.stations.every((station, i) => station.hidden === hidden[i])) return part;
+    const stations = part.stations.map((station, i) =>
+      station.hidden === hidden[i] ? station : { ...station, hidden: hidden[i] === true },
+    );
+    return { ...part, stations, zonesSeen: zonesOf(stations.filter((station) => !station.hidden)) };
+  });
 }

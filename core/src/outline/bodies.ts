@@ -29,11 +29,8 @@ const known = new WeakMap<Case['facts'], Bodies & Pick<Case, 'breed' | 'findings
 export function bodiesOf({ packs, breed, facts, measurements, findings }: Case): Bodies {
   const before = known.get(facts);
   if (before?.breed === breed && before.findings === findings) return before;
-  const own =
-    findings.length === 0
-      ? undisplacedBody(packs, breed, measurements, [])
-      : bodyOf(packs, breed, measurements, findings);
   const bare = undisplacedBody(packs, breed, measurements, findings);
+  const own = findings.length === 0 ? bare : bodyOf(packs, breed, measurements, findings, bare);
   const ideal = undisplacedBody(packs, breed, breed.generic ? measurements : { heightMm: own.heightMm }, []);
   const still = new Set(
     VIEW_IDS.flatMap((view) =>
@@ -79,7 +76,7 @@ const STILL_MM = 0.3;
 
 function isStill(part: ViewPart, others: readonly ViewPart[]): boolean {
   const twin = others.find(({ id, far }) => id === part.id && far === part.far);
-  if (!twin) return true;
+  if (!twin || twin === part) return true;
   const skin = correspond(
     part,
     twin,

@@ -63,10 +63,10 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
   const mirrored = new Map([...wishes].map(([zone, wish]) => [otherSide(zone), wish]));
   const even = [...wishes].every(([zone, wish]) => isEqual(wish, mirrored.get(zone)));
   let kkt = 0;
+  const settled = new Set<string>();
   for (const id of SOLVED) {
-    const settled = new Set(
-      [...seen].flatMap(([zone, views]) => (sideOf(zone) === null && zoneOutline(views) ? [zone] : [])),
-    );
+    for (const [zone, views] of seen)
+      if (!settled.has(zone) && sideOf(zone) === null && zoneOutline(views)) settled.add(zone);
     const found = new Map<string, Along[]>();
     for (const part of bodies.own.views[id].parts) {
       const form = formed?.view === id && formed.part === part.id ? head : null;

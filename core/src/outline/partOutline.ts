@@ -57,8 +57,8 @@ export function unchanged(
   settled: ReadonlySet<string>,
   bothSides: boolean,
 ): readonly Along[] {
-  const shown = new Set(part.stations.flatMap(({ zone, hidden }) => (hidden ? [] : [zone])));
-  const names = [...shown].flatMap((zone) => [...new Set(bothSides ? [zone, otherSide(zone)] : [zone])]);
+  const shown = part.zonesSeen;
+  const names = bothSides ? [...new Set(shown.flatMap((zone) => [zone, otherSide(zone)]))] : shown;
   return names.flatMap((zone) => {
     const wish = wishes.get(zone);
     if (!wish || wish.held || settled.has(zone)) return [];
@@ -91,11 +91,12 @@ export function solvePart(
     const by = minus(part.setOn, twin.setOn);
     return line.map((point) => plus(point, by));
   };
-  const standard = lineOf(ideal);
-  const ownBone = bare === ideal ? standard : lineOf(bare);
+  const carried = spreadAlong(part, (name) => part.carried[name] ?? 0);
+  const [held, rides] = [0, 1].map((share) => carried.every((one) => one === share));
+  const standard = lineOf(rides ? bare : ideal);
+  const ownBone = held || rides || bare === ideal ? standard : lineOf(bare);
   if (!standard || !ownBone) return { along: [], kkt: 0 };
   const formDepth = form && bare ? headForm(form, bare, coatContour(bare, hairOf, coat)) : null;
-  const carried = spreadAlong(part, (name) => part.carried[name] ?? 0);
   const n = part.stations.length;
   const target = new Float64Array(n);
   const follows = new Set<number>();

@@ -116,6 +116,7 @@ function longestRun(visit: Case, zone: string): Run | null {
 }
 
 function runsOf(view: ViewId, part: ViewPart, zone: string): readonly Run[] {
+  if (!part.zonesSeen.includes(zone)) return [];
   const n = part.stations.length;
   const shown = (i: number) => {
     const station = part.stations[(i + n) % n];

@@ -5,7 +5,9 @@ export function calledOf(
   { archetypes, views }: Pick<Packs, 'archetypes' | 'views'>,
   name: string,
 ): string | undefined {
-  const parts = [...archetypes.skeleton.parts, ...views.parts];
-  const point = parts.find(({ called }) => called?.[name] !== undefined);
-  return archetypes.skeleton.landmarks[name]?.called ?? point?.called?.[name];
+  const inParts = (parts: readonly { readonly called?: Readonly<Record<string, string>> }[]) =>
+    parts.find(({ called }) => called?.[name] !== undefined)?.called?.[name];
+  return (
+    archetypes.skeleton.landmarks[name]?.called ?? inParts(archetypes.skeleton.parts) ?? inParts(views.parts)
+  );
 }

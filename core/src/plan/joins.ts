@@ -1,5 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { Body } from '../body/body.ts';
+import type { Point } from '../body/geometry.ts';
+import { distance } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import { bodiesOf } from '../outline/bodies.ts';
 import type { TrimArea } from '../packs/breed.ts';
@@ -98,28 +100,37 @@ const findBorders = (visit: Case, own: Body): readonly Border[] =>
   own.views.side.parts.flatMap((part) => {
     if (part.far) return [];
     const n = part.stations.length;
+    const marks = marksOf(visit, part);
     return part.stations.flatMap(({ zone, hidden, point }, i): readonly Border[] => {
       const next = part.stations[(i + 1) % n];
       if (!next || hidden || next.hidden || next.zone === zone) return [];
-      const place = placeNear(visit, part, point);
+      const place = placeNear(marks, point);
       const border = { from: zone, to: next.zone, place };
       return [border, { from: otherSide(zone), to: otherSide(next.zone), place }];
     });
   });
 
-function placeNear(
-  visit: Case,
-  part: ViewPart,
-  at: { readonly x: number; readonly y: number },
-): string | null {
-  const marks = Object.entries(part.landmarkStation).flatMap(([name, station]) => {
+interface Mark {
+  readonly called: string;
+  readonly point: Point;
+}
+
+/** The landmarks of a part that have a name. */
+const marksOf = ({ packs }: Case, part: ViewPart): readonly Mark[] =>
+  Object.entries(part.landmarkStation).flatMap(([name, station]) => {
     const point = part.stations[station]?.point;
-    const called = calledOf(visit.packs, name);
-    return point && called !== undefined ? [{ called, mm: Math.hypot(point.x - at.x, point.y - at.y) }] : [];
+    const called = calledOf(packs, name);
+    return point && called !== undefined ? [{ called, point }] : [];
   });
-  const nearest = marks.reduce<(typeof marks)[number] | null>(
-    (best, mark) => (best && best.mm <= mark.mm ? best : mark),
-    null,
-  );
-  return nearest && nearest.mm <= NEAR_MM ? nearest.called : null;
+
+/** What the nearest mark is called; null where none is near enough to tell a place by. */
+function placeNear(marks: readonly Mark[], at: Point): string | null {
+  let nearest: Mark | null = null;
+  let nearestMm = NEAR_MM;
+  for (const mark of marks) {
+    const mm = distance(mark.point, at);
+    if (mm > nearestMm || (nearest && mm === nearestMm)) continue;
+    [nearest, nearestMm] = [mark, mm];
+  }
+  return nearest?.called ?? null;
 }

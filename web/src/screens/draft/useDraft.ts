@@ -14,7 +14,7 @@ import type {
 import {
   againstStandard,
   AS_DRAWN,
-  bodyOf,
+  bodiesOf,
   clipLines,
   idealOf,
   inCoat,
@@ -36,9 +36,8 @@ import { ticksOf } from '../../parts/ruleScale.ts';
 /** What stays the same while lengths are dragged: the dog, its coat, its tools, the frame it is drawn in. */
 export function useDog(sheet: VisitSheet, breed: BreedPack) {
   return useMemo(() => {
-    const { hands } = sheet;
     const visit = caseOf(breed, sheet, firstChoices(sheet, breed));
-    const body = bodyOf(packs, breed, hands.measurements, hands.findings);
+    const body = bodiesOf(visit).own;
     return { visit, body, first: planGroom(visit), ticks: ticksOf(visit.options) };
   }, [sheet, breed]);
 }
