@@ -28,7 +28,11 @@ describe('the packs hold together', () => {
   it('the landmarks that shape a trim are on the contour of some part', () => {
     for (const breed of breeds) {
       const body = bodyOf(packs, breed, {}, []);
-      const onContour = new Set(body.views.side.parts.flatMap((part) => Object.keys(part.landmarkStation)));
+      const onContour = new Set(
+        Object.values(body.views).flatMap(({ parts }) =>
+          parts.flatMap((part) => Object.keys(part.landmarkStation)),
+        ),
+      );
       for (const trim of breed.trims) {
         for (const area of Object.values(trim.areas)) {
           for (const name of Object.keys(area.shape ?? {})) {
@@ -36,6 +40,15 @@ describe('the packs hold together', () => {
           }
         }
       }
+    }
+  });
+
+  it('the skull between occiput and brow is topknot on every dog, wherever its ears are set', () => {
+    for (const breed of breeds) {
+      const head = bodyOf(packs, breed, {}, []).views.side.parts.find(({ id }) => id === 'head');
+      const { occiput = 0, brow = 0 } = head?.landmarkStation ?? {};
+      const zones = new Set(head?.stations.slice(occiput, brow - 2).map(({ zone }) => zone));
+      expect([...zones], breed.id).toEqual(['topknot']);
     }
   });
 

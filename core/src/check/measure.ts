@@ -30,10 +30,9 @@ const BLADE = 0.8;
 const MEASURES: Readonly<Record<Feature, (dog: SeenDog) => Measured | null>> = {
   lengthToHeight: (dog) => {
     const top = topOver(dog, 'withers', 0.03);
-    const near = nearContours(dog);
     const { elbow } = dog.body.landmarks;
-    if (!top || !elbow || near.length === 0) return null;
-    const torso = near.filter((p) => p.y > elbow.y * ABOVE_ELBOW);
+    if (!top || !elbow) return null;
+    const torso = nearContours(dog).filter((p) => p.y > elbow.y * ABOVE_ELBOW);
     const level = (x: number) => ({ x, y: elbow.y });
     const long: Line = [level(Math.min(...torso.map((p) => p.x))), level(Math.max(...torso.map((p) => p.x)))];
     return ratio('side', long, [{ x: top.x, y: GROUND }, top]);

@@ -3,7 +3,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Rule } from '../packs/breed.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { zoneKindId } from '../terms/zone.ts';
-import { measured, lengthsAt, reading, keeps } from './standard.ts';
+import { measured, lengthsAt, reading } from './standard.ts';
 import type { Judged, RuleCheck } from './standard.ts';
 import { inTriedCoat } from './seen.ts';
 
@@ -52,20 +52,19 @@ export function mendOf(
   if (rule.kind === 'maxLength') return toLength(plan, rule.zones, rule.mm, 'most');
   if (rule.kind === 'minLength') return toLength(plan, rule.zones, rule.mm, 'least');
   if (rule.kind === 'reach' && range) return toLength(plan, [rule.zone], range[0] / plan.coat.curl, 'least');
-  if (after === null || range === null) return null;
   const read = reading(rule, judged);
-  if (!read) return null;
+  if (!read || after === null) return null;
   const { body } = judged.after;
-  const goal = after < range[0] ? range[0] : range[1];
+  const goal = after < read.range[0] ? read.range[0] : read.range[1];
   const aim = goal + (goal - after) * INSIDE;
   const valueWith = (kind: string, byMm: number) =>
-    read(inTriedCoat(judged.after, changed(plan, kind, byMm), kind, curlBack));
+    read.of(inTriedCoat(judged.after, changed(plan, kind, byMm), kind, curlBack));
   const mends = kindsSeen(body, rule, judged).flatMap((kind) => {
     const byMm = stepTo(aim, after, (by) => valueWith(kind, by));
     if (byMm === null) return [];
     const mend = byAll(plan, kind, cuttable(byMm), trim.areas[kind]?.range);
     const value = mend && valueWith(kind, mend.byMm);
-    return mend && value !== null && keeps(rule, value, range) ? [mend] : [];
+    return mend && value !== null && read.keeps(value) ? [mend] : [];
   });
   return mends.reduce<Mend | null>(
     (least, mend) => (least && Math.abs(least.byMm) <= Math.abs(mend.byMm) ? least : mend),

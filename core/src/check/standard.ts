@@ -108,14 +108,31 @@ function readOff(rule: Drawn, { ideal }: Judged): (value: number) => number {
   return rule.kind === 'ratio' ? (value) => bone * (value / drawn) : (value) => bone + value - drawn;
 }
 
-/** How a drawn rule reads a dog in its coat, and whether that is within it. Null where it cannot be seen. */
-export function reading(rule: Rule, judged: Judged): ((dog: SeenDog) => number | null) | null {
+/** How a rule is read off a drawing. */
+interface Reading {
+  /** Of a dog in its coat; null where it cannot be seen. */
+  readonly of: (dog: SeenDog) => number | null;
+  /** What the rule allows. */
+  readonly range: readonly [number, number];
+  /** Whether a value is within that, as an eye reads it. */
+  readonly keeps: (value: number) => boolean;
+}
+
+/** How a rule reads a dog; null for one that is not read off a drawing. */
+export function reading(rule: Rule, judged: Judged): Reading | null {
   if (!isDrawn(rule)) return null;
   const read = readOff(rule, judged);
-  return (dog) => {
-    const value = measured(rule, dog)?.value;
-    const seen = value === undefined ? NaN : read(value);
-    return Number.isNaN(seen) ? null : seen;
+  const range = rangeOf(rule);
+  const step = READ[rule.kind];
+  const stepsOf = (value: number) => Math.round(value / step);
+  return {
+    of: (dog) => {
+      const value = measured(rule, dog)?.value;
+      const seen = value === undefined ? NaN : read(value);
+      return Number.isNaN(seen) ? null : seen;
+    },
+    range,
+    keeps: (value) => within(stepsOf(value), [stepsOf(range[0]), stepsOf(range[1])]),
   };
 }
 
@@ -128,29 +145,21 @@ const READ: Readonly<Record<Drawn['kind'], number>> = {
   shape: 0.01,
 };
 
-/** Whether a value is within a drawn rule, as it is read. */
-export function keeps(rule: Rule, value: number, range: readonly [number, number]): boolean {
-  if (!isDrawn(rule)) return within(value, range);
-  const step = READ[rule.kind];
-  return within(Math.round(value / step), [Math.round(range[0] / step), Math.round(range[1] / step)]);
-}
-
 const within = (value: number, [lo, hi]: readonly [number, number]) => value >= lo && value <= hi;
 
 function checkRule(visit: Case, rule: Rule, judged: Judged, plan: Plan): RuleCheck {
   if (rule.kind === 'reach') return checkReach(visit, rule, judged, plan);
   const read = reading(rule, judged);
-  if (!read || !isDrawn(rule)) return checkLengths(rule, plan) ?? { ...UNSEEN, rule };
-  const range = rangeOf(rule);
-  const after = read(judged.after);
+  if (!read) return checkLengths(rule, plan) ?? { ...UNSEEN, rule };
+  const after = read.of(judged.after);
   return {
     rule,
     skin: measured(rule, bare(judged.after.body))?.value ?? null,
-    before: read(judged.now),
+    before: read.of(judged.now),
     after,
-    range,
+    range: read.range,
     view: measured(rule, judged.after)?.view ?? null,
-    kept: after === null ? null : keeps(rule, after, range),
+    kept: after === null ? null : read.keeps(after),
     daysToGrow: null,
   };
 }

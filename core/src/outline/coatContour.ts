@@ -2,6 +2,7 @@ import type { Coat } from '../coat/hair.ts';
 import { minus, plus, times, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import type { Station, ViewPart } from '../body/view.ts';
+import type { Side } from '../terms/zone.ts';
 import { sideOf } from '../terms/zone.ts';
 import { stationAt } from './alongPart.ts';
 
@@ -188,6 +189,10 @@ function smooth(depth: Float64Array, spacing: number): Float64Array {
   return out;
 }
 
+/** A place in the middle of the dog has its shape on both sides. */
+const sidesOf = (zone: string): readonly (Side | null)[] =>
+  sideOf(zone) === null ? [null, 'left', 'right'] : [sideOf(zone)];
+
 /** The shape's factors interpolated along the closed contour between its named landmarks. */
 export function shapeAlong(
   part: ViewPart,
@@ -195,12 +200,14 @@ export function shapeAlong(
   shape: Readonly<Record<string, number>>,
 ): Float64Array {
   const n = part.stations.length;
-  const knots = Object.entries(shape)
-    .flatMap(([name, factor]) => {
-      const at = stationAt(part, name, sideOf(zone));
-      return at === undefined ? [] : [{ at, factor }];
-    })
-    .sort((a, b) => a.at - b.at);
+  const factors = new Map<number, number>();
+  for (const [name, factor] of Object.entries(shape)) {
+    for (const side of sidesOf(zone)) {
+      const at = stationAt(part, name, side);
+      if (at !== undefined) factors.set(at, factor);
+    }
+  }
+  const knots = [...factors].map(([at, factor]) => ({ at, factor })).sort((a, b) => a.at - b.at);
   const out = new Float64Array(n).fill(1);
   const first = knots[0];
   if (!first) return out;

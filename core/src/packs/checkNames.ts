@@ -29,7 +29,7 @@ function collector(): { readonly problems: PackProblem[]; readonly say: Say } {
 
 const ids = (list: readonly { readonly id: string }[]) => list.map(({ id }) => id);
 
-/** Landmarks that a clip line, a shape or a displacement may name. */
+/** Landmarks that a clip line or a displacement may name. */
 function namedLandmarks({ archetypes }: Packs): readonly string[] {
   const { skeleton, heads, ears, tails } = archetypes;
   const joints = Math.max(0, ...tails.map(({ centre }) => centre.length));
@@ -42,11 +42,18 @@ function namedLandmarks({ archetypes }: Packs): readonly string[] {
   ];
 }
 
+/** What the shape of an area may name: landmarks, and points of the other views. */
+const shapeNames = (packs: Packs): readonly string[] => [
+  ...namedLandmarks(packs),
+  ...packs.views.parts.flatMap(({ outline }) => facingPointsOf(outline).map(({ name }) => name)),
+];
+
 /** Every name in a breed's file that no pack has, with its path and the nearest name there is. */
 export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[] {
   const { problems, say } = collector();
   const zones = [...ids(packs.zones.zones), ...ids(packs.zones.groups)];
   const landmarks = namedLandmarks(packs);
+  const shapes = shapeNames(packs);
   const lines = ids(file.lines);
   say('coat', 'coat type', [file.coat], ids(packs.coats.types));
   say('body.archetype', 'archetype', [file.body.archetype], ids(packs.archetypes.archetypes));
@@ -57,7 +64,7 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
     say(`trims[${t}].lines`, 'line', trim.lines, lines);
     trim.areas.forEach((row, a) => {
       say(`trims[${t}].areas[${a}].zones`, 'zone', row.zones, [...zones, '*']);
-      say(`trims[${t}].areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), landmarks);
+      say(`trims[${t}].areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });
   });
   (file.fallbacks ?? []).forEach((fallback, f) => {
@@ -103,6 +110,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const types = ids(packs.coats.types);
   const signs = ids(packs.signs.signs);
   const landmarks = namedLandmarks(packs);
+  const shapes = shapeNames(packs);
   const facing = packs.views.parts.flatMap(({ id, outline }) =>
     facingPointsOf(outline).map(({ name }) => `${id}.${name}`),
   );
@@ -159,7 +167,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     pattern.areas.forEach((row, a) => {
       const groups = ids(packs.zones.groups);
       say(`patterns.${pattern.id}.areas[${a}].zones`, 'zone', row.zones, [...zones, ...groups, '*']);
-      say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), landmarks);
+      say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });
   });
   packs.safety.restrictions.forEach(({ id, zones: at, except }) => {
