@@ -252,6 +252,62 @@ describe('what would mend a broken rule', () => {
     expect(mended.kept).toBe(true);
   });
 
+  const puppy: Extra = { trimId: 'long-puppy', hairMm: hairEverywhere(120) };
+  const legAt = (range: readonly [number, number], extra: Extra = puppy) =>
+    check({ ...words, kind: 'ratio', feature: 'legToDepth', range }, undefined, extra);
+  const legNow = () => legAt([0, 9]).after ?? NaN;
+
+  it.each([
+    [-0.04, 8],
+    [-0.01, 2],
+    [0.02, -3.5],
+    [0.04, -7],
+  ])(
+    'a leg that should be %d deeper or less: at the brisket %d mm, in halves, large ones in whole',
+    (by, mm) => {
+      const range = by > 0 ? ([legNow() + by, 9] as const) : ([0, legNow() + by] as const);
+      const { mend } = legAt(range);
+      expect(mend).toMatchObject({ zone: 'brisket', byMm: mm });
+      const overrides = (mend?.lengths ?? []).map(({ zone, mm: left }) => override(zone, { targetMm: left }));
+      expect(legAt(range, { ...puppy, overrides }).kept).toBe(true);
+      const half = overrides.map((one) => ({ ...one, targetMm: (one.targetMm ?? 0) - mm / 2 }));
+      expect(legAt(range, { ...puppy, overrides: half }).kept).toBe(false);
+    },
+  );
+
+  it('where the nearest place has no hair for it, the next, which takes more', () => {
+    const range = [0, legNow() - 0.04] as const;
+    const hairMm = { ...hairEverywhere(120), brisket: 38 };
+    expect(legAt(range, { ...puppy, hairMm }).mend).toMatchObject({ zone: 'back', byMm: 17 });
+  });
+
+  it('no more than reads as the same trim, and no other place than bears on it', () => {
+    expect(legAt([0, legNow() - 0.3]).mend).toBeNull();
+    const under = (by: number): Rule => ({ ...words, kind: 'slope', feature: 'underline', range: [by, 90] });
+    const now = check(under(-90), undefined, puppy).after ?? NaN;
+    expect(check(under(now + 2), undefined, puppy).mend).toMatchObject({ zone: 'belly', byMm: -9 });
+    expect(check(under(now + 4), undefined, puppy).mend).toBeNull();
+  });
+
+  it('of two sides the shorter is the measure; of a side that a mat has taken neither', () => {
+    const order: Rule = { ...words, kind: 'lengthOrder', shorter: 'throat', longer: 'ear-outside' };
+    const own = (zone: string, targetMm: number) => override(zone, { targetMm });
+    const ears = [own('throat', 20), own('ear-outside.left', 10), own('ear-outside.right', 16)];
+    const hairMm = hairEverywhere(90);
+    expect(check(order, 'havanese', { hairMm, overrides: ears }).mend).toMatchObject({
+      zone: 'throat',
+      lengths: [{ zone: 'throat', mm: 10 }],
+    });
+    const felted = {
+      hairMm,
+      overrides: ears.slice(0, 1),
+      mats: [mat('ear-outside.left', { lengthCm: 8, widthCm: 6 })],
+    };
+    const { kept, mend, plan } = check(order, 'havanese', felted);
+    expect(plan.zones.filter(({ zone, lost }) => zone.startsWith('ear-outside') && lost)).toHaveLength(1);
+    expect([kept, mend]).toEqual([false, null]);
+  });
+
   it('none where no one place can', () => {
     const square: Rule = { ...words, kind: 'ratio', feature: 'lengthToHeight', range: [0.5, 0.6] };
     expect(check(square, undefined, { hairMm: hairEverywhere(80) }).mend).toBeNull();
