@@ -17,7 +17,7 @@ export interface ZoneWish {
   /** What skin and welfare allow. */
   readonly floorMm: number;
   readonly hiMm: number;
-  readonly hiBy: 'hair' | 'standard' | null;
+  readonly hiBy: 'hair' | 'trim';
   /** What still reads as the trim: a head is shaped to no more, and at its sides to less. */
   readonly trimMm: readonly [number, number];
   /** The outline does not change it. */
@@ -209,9 +209,9 @@ function shortOf(
 ): Along['short'] {
   const [want, have] = [target[i] ?? 0, x[i] ?? 0];
   const wantedMm = leave + (want - have) / factor;
-  if (have >= (hi[i] ?? 0) - 1e-6 && want > have && wish.hiBy !== null) {
+  if (have >= (hi[i] ?? 0) - 1e-6 && want > have) {
     return {
-      kind: wish.hiBy === 'hair' ? 'hair-missing' : 'standard-maximum',
+      kind: wish.hiBy === 'hair' ? 'hair-missing' : 'trim-maximum',
       byMm: (want - have) / factor,
       wantedMm,
     };

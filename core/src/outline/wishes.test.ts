@@ -47,40 +47,44 @@ describe('what a zone brings to the outline', () => {
   });
 
   it('may be as long as the hair there is, and says that the hair holds it', () => {
-    const { hiMm, hiBy } = wish('standard-poodle', 'back', {}, { ceilingMm: 40, wantedMm: 13 });
-    expect([hiMm, hiBy]).toEqual([40, 'hair']);
-    expect(wish('standard-poodle', 'back', {}, { ceilingMm: Infinity, wantedMm: 13 }, []).hiBy).toBeNull();
+    const { hiMm, hiBy } = wish('standard-poodle', 'back', {}, { ceilingMm: 20, wantedMm: 13 });
+    expect([hiMm, hiBy]).toEqual([20, 'hair']);
     expect(wish('standard-poodle', 'back', {}, { ceilingMm: 10, wantedMm: 13 }).hiMm).toBe(13);
+  });
+
+  it('may fill to what still reads as the trim, where hair stands to twice that', () => {
+    const open = { ceilingMm: Infinity };
+    const poodle = wish('standard-poodle', 'back', {}, { ...open, wantedMm: 13 });
+    expect([poodle.hiMm, poodle.hiBy]).toEqual([2 * poodle.trimMm[1], 'trim']);
+    const terrier = wish('airedale-terrier', 'back', {}, { ...open, wantedMm: 18 });
+    expect([terrier.hiMm, terrier.hiBy]).toEqual([terrier.trimMm[1], 'trim']);
+    expect(wish('airedale-terrier', 'back', {}, { ...open, wantedMm: 60 }).hiMm).toBe(60);
   });
 
   it('may be no longer than a maximum of the standard for this place and purpose', () => {
     const open = { ceilingMm: 90, wantedMm: 13 };
-    const held = wish('standard-poodle', 'back', {}, open, [limit(25)]);
-    expect([held.hiMm, held.hiBy]).toEqual([25, 'standard']);
-    expect(
-      wish('standard-poodle', 'back', {}, open, [limit(25, { zones: ['loin'] } as Partial<Rule>)]).hiMm,
-    ).toBe(90);
-    expect(
-      wish('standard-poodle', 'back', {}, open, [limit(25, { kind: 'minLength' } as Partial<Rule>)]).hiMm,
-    ).toBe(90);
-    const forShow = [limit(25, { purposes: ['show'] })];
-    expect(wish('standard-poodle', 'back', {}, open, forShow).hiMm).toBe(90);
-    expect(wish('standard-poodle', 'back', { purpose: 'show' }, open, forShow).hiMm).toBe(25);
+    const most = (rule: Rule, purpose: 'pet' | 'show' = 'pet') => {
+      const { hiMm, hiBy } = wish('standard-poodle', 'back', { purpose }, open, [rule]);
+      return [hiMm, hiBy];
+    };
+    expect(most(limit(15))).toEqual([15, 'trim']);
+    expect(most(limit(15, { zones: ['loin'] } as Partial<Rule>))).toEqual([32, 'trim']);
+    expect(most(limit(15, { kind: 'minLength' } as Partial<Rule>))).toEqual([32, 'trim']);
+    const forShow = limit(15, { purposes: ['show'] });
+    expect(most(forShow)).toEqual([32, 'trim']);
+    expect(most(forShow, 'show')).toEqual([15, 'trim']);
   });
 
   it('for a show keeps to the length the standard draws, where it is the standard’s', () => {
-    const open = { ceilingMm: 90 };
-    const standard = wish(
-      'standard-poodle',
-      'foreface.left',
-      { purpose: 'show', trimId: 'continental' },
-      open,
-      [],
-    );
-    expect(standard.hiBy).toBe('standard');
-    expect(
-      wish('standard-poodle', 'foreface.left', { purpose: 'pet', trimId: 'continental' }, open, []).hiMm,
-    ).toBe(90);
+    const face = (purpose: 'pet' | 'show') =>
+      wish(
+        'standard-poodle',
+        'topknot',
+        { purpose, trimId: 'continental' },
+        { ceilingMm: 900, wantedMm: 20 },
+      );
+    expect(face('show').hiMm).toBe(face('show').trimMm[1]);
+    expect(face('pet').hiMm).toBe(2 * face('pet').trimMm[1]);
   });
 
   it('is left as it is where it is clean, untouched, lost, all one length, or left alone', () => {

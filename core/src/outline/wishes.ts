@@ -6,6 +6,10 @@ import type { ZoneWish } from './partOutline.ts';
 
 /** A place this short is drawn clean: the outline does not change it (prior). */
 const CLEAN_MM = 3;
+/** Hair that stands at this angle builds a line; flatter, longer hair only lies as a patch (prior). */
+const STANDS_DEG = 45;
+/** Standing hair may fill a hollow to this multiple of the longest that reads as the trim, lying hair to that (prior). */
+const FILLED = 2;
 
 /** What a zone brings to the outline: as the trim draws it, between what it may be and what can be. */
 export function wishOf(
@@ -21,8 +25,10 @@ export function wishOf(
     ...maxima,
     visit.purpose === 'show' && area.source === 'standard' ? area.range[1] : Infinity,
   );
-  const hiMm = Math.max(wantedMm, Math.min(ceilingMm, standardMm));
   const { shape, layDeg, edge } = area;
+  const stands = (layDeg ?? visit.coat.layDeg) >= STANDS_DEG;
+  const trimMm = Math.min(standardMm, area.range[1] * (stands ? FILLED : 1));
+  const hiMm = Math.max(wantedMm, Math.min(ceilingMm, trimMm));
   return {
     hair: {
       stretchedMm: wantedMm,
@@ -34,7 +40,7 @@ export function wishOf(
     floorMm: leastMm,
     hiMm,
     trimMm: area.range,
-    hiBy: hiMm === Infinity ? null : ceilingMm <= standardMm ? 'hair' : 'standard',
+    hiBy: ceilingMm <= trimMm ? 'hair' : 'trim',
     held:
       !zone.kind.inOutline ||
       allOver ||

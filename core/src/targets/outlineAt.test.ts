@@ -64,7 +64,7 @@ describe('what the outline makes of a zone', () => {
 
   it('a blade that would show a bulge leaves one blade more instead of less', () => {
     const clipped = { mm: 1.5, techniques: ['clip'] } as const;
-    const here = at({ meanMm: -1, leastMm: -1, mostMm: 0 }, clipped);
+    const here = at({ view: 'front', meanMm: -1, leastMm: -1, mostMm: 0 }, clipped);
     expect(here?.toMm(1.5)).toBe(oneLongerMm(packs.tools, 1.5));
     expect(here?.toMm(1.5)).toBeGreaterThan(1.5);
     expect(here?.why).toMatchObject({ rule: 'shows-structure', source: 'custom', effect: { kind: 'note' } });
@@ -72,12 +72,20 @@ describe('what the outline makes of a zone', () => {
     expect(here?.varies(40)).toBe(false);
   });
 
+  it('a bump of the line itself is taken closer, whatever shows: longer hair would be a higher bump', () => {
+    const croup = at({ view: 'side', meanMm: -1, leastMm: -2, mostMm: 0 }, { mm: 5, techniques: ['clip'] });
+    expect(croup?.toMm(5)).toBe(4);
+    expect(croup?.why.rule).toBe('outline');
+  });
+
   it('a blade is turned away neither by what cannot be seen, nor where more is wanted than less', () => {
     const clipped = { mm: 1.5, techniques: ['clip'] } as const;
-    expect(at({ leastMm: -0.9, mostMm: 0 }, clipped)?.why.rule).toBe('outline');
-    expect(at({ leastMm: -2, mostMm: 2 }, clipped)?.why.rule).toBe('outline');
-    expect(at({ leastMm: -2, mostMm: 1.9 }, clipped)?.why.rule).toBe('shows-structure');
-    expect(at({ leastMm: -5, mostMm: 0 }, { mm: 13, techniques: [] })?.why.rule).toBe('outline');
+    expect(at({ view: 'front', leastMm: -0.9, mostMm: 0 }, clipped)?.why.rule).toBe('outline');
+    expect(at({ view: 'front', leastMm: -2, mostMm: 2 }, clipped)?.why.rule).toBe('outline');
+    expect(at({ view: 'front', leastMm: -2, mostMm: 1.9 }, clipped)?.why.rule).toBe('shows-structure');
+    expect(at({ view: 'front', leastMm: -5, mostMm: 0 }, { mm: 13, techniques: [] })?.why.rule).toBe(
+      'outline',
+    );
   });
 
   it('names the findings felt there, on that side', () => {
@@ -120,7 +128,7 @@ describe('what of an outline cannot be had', () => {
   });
 
   it("a standard's maximum; nothing of another place, and nothing where no outline is solved", () => {
-    expect(said([{ zone: 'back', kind: 'standard-maximum', byMm: 2, wantedMm: 27 }], 5)).toEqual([
+    expect(said([{ zone: 'back', kind: 'trim-maximum', byMm: 2, wantedMm: 27 }], 5)).toEqual([
       expect.objectContaining({ kind: 'outline-maximum', wonMm: 25, askedMm: 27, daysToGrow: null }),
     ]);
     expect(said([{ zone: 'loin', kind: 'hair-missing', byMm: 2, wantedMm: 27 }])).toEqual([]);

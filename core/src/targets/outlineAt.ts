@@ -34,7 +34,8 @@ const SHOWS_MM = 1;
 
 /**
  * What the outline wants of a zone; null where nothing. Where it wants less under a technique that shows the body's shape, a
- * close blade would show what it should hide: then the zone is left at what is drawn, one blade longer.
+ * close blade would show what it should hide: then the zone is left at what is drawn, one blade longer. Not where the side view wants it:
+ * there the hair is the line itself, and longer hair a higher bump.
  */
 export function outlineAt(
   visit: Case,
@@ -48,7 +49,7 @@ export function outlineAt(
   const about = findingsAt(visit, zone).join(', ');
   const [first] = area.techniques;
   const shows = first !== undefined && techniqueKind(tools, first).showsStructure;
-  if (shows && found.leastMm <= -SHOWS_MM && -found.leastMm > found.mostMm) {
+  if (shows && found.view !== 'side' && found.leastMm <= -SHOWS_MM && -found.leastMm > found.mostMm) {
     return {
       toMm: (mm) => Math.max(mm, oneLongerMm(tools, mm)),
       why: reason('structure', 'shows-structure', about, 'custom'),
@@ -84,7 +85,7 @@ function findingsAt(visit: Case, zone: DogZone): readonly string[] {
 const KIND = {
   'hair-missing': 'outline-hair',
   'skin-outside': 'outline-skin',
-  'standard-maximum': 'outline-maximum',
+  'trim-maximum': 'outline-maximum',
 } as const;
 
 /** What of the outline cannot be had in a zone; a line inside the skin only where the zone is taken closer for it. */

@@ -20,7 +20,7 @@ export interface ZoneOutline {
 /** Where the outline cannot be had: by how much at the worst place, mm. */
 export interface Deficit {
   readonly zone: string;
-  readonly kind: 'hair-missing' | 'skin-outside' | 'standard-maximum';
+  readonly kind: 'hair-missing' | 'skin-outside' | 'trim-maximum';
   readonly byMm: number;
   /** The length that would be needed there, stretched mm. */
   readonly wantedMm: number;
