@@ -9,7 +9,7 @@ const points = (corners: Corners): readonly Point[] => corners.map(([x, y]) => (
 
 /** A part with a contour of these corners, some of them landmarks. */
 const part = (corners: Corners, landmarkStation: Readonly<Record<string, number>> = {}): SeenPart =>
-  ({ part: { landmarkStation }, contour: points(corners) }) as unknown as SeenPart;
+  ({ part: { landmarkStation, stations: corners }, contour: points(corners) }) as unknown as SeenPart;
 
 interface Drawn {
   readonly parts: Readonly<Record<string, SeenPart>>;

@@ -2,6 +2,8 @@ import type { ViewId } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import { alongRay, crossings } from '../body/crossings.ts';
 import { mix, plus, times } from '../body/geometry.ts';
+import { stretchOf } from '../outline/alongPart.ts';
+import { BODY_LINES, TRUNK_LINES } from '../outline/ruledLines.ts';
 import type { BodyLine, Feature, HeadShape } from '../packs/breed.ts';
 import { circleThrough, lineThrough } from './fit.ts';
 import type { SeenDog, SeenPart } from './seen.ts';
@@ -44,8 +46,8 @@ const MEASURES: Readonly<Record<Feature, (dog: SeenDog) => Measured | null>> = {
     const plumb = (y: number) => ({ x: under.x, y });
     return ratio('side', [plumb(GROUND), under], [under, plumb(top.y)]);
   },
-  topline: (dog) => slope(topOver(dog, 'withers', 0.08), topOver(dog, 'hipTop', 0)),
-  underline: (dog) => slope(underOver(dog, 'brisket', 0.05), underOver(dog, 'tuckUp', 0)),
+  topline: (dog) => trunkLine(dog, 'topline'),
+  underline: (dog) => trunkLine(dog, 'underline'),
   croup: (dog) => {
     const found = slope(topOver(dog, 'hipTop', 0), coatAt(dog.part('side', 'trunk'), 'tailSet'));
     return found && { ...found, value: -found.value };
@@ -80,6 +82,11 @@ const ratio = (view: ViewId, a: Line, b: Line): Measured => ({
 });
 const slope = (a: Point | null, b: Point | null): Measured | null =>
   a && b && { value: (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI, view: 'side', lines: [[a, b]] };
+function trunkLine(dog: SeenDog, name: keyof typeof TRUNK_LINES): Measured | null {
+  const { edge, from, to } = TRUNK_LINES[name];
+  const over = edge === 'top' ? topOver : underOver;
+  return slope(over(dog, ...from), over(dog, ...to));
+}
 const lengthOf = ([a, b]: Line) => Math.hypot(b.x - a.x, b.y - a.y);
 
 /** The coat over a landmark of a part. */
@@ -105,44 +112,26 @@ const underOver = overTrunk(Math.min);
 const nearContours = ({ part }: SeenDog): readonly Point[] =>
   ['trunk', 'foreleg', 'hindleg'].flatMap((id) => part('side', id)?.contour ?? []);
 
-/** Where the lines of a body that standards speak of run: from one landmark of a part to another. */
-const LINES: Readonly<Record<BodyLine, readonly [view: ViewId, part: string, from: string, to: string]>> = {
-  skull: ['side', 'head', 'skullTop', 'brow'],
-  foreface: ['side', 'head', 'stop', 'noseTop'],
-  hockFront: ['side', 'hindleg', 'hockFront', 'hockFrontLow'],
-  hockBack: ['side', 'hindleg', 'hockPoint', 'hockBack'],
-  rearLeft: ['rear', 'hindleg-rear.left', 'hockOut', 'hockLowOut'],
-  rearRight: ['rear', 'hindleg-rear.right', 'hockOut', 'hockLowOut'],
-  foreLeft: ['front', 'foreleg-front.left', 'kneeOut', 'pasternOut'],
-  foreRight: ['front', 'foreleg-front.right', 'kneeOut', 'pasternOut'],
-};
-
 /** The angle between two lines of the outline, each fitted through the coat between its landmarks, degrees. */
 export function measureParallel(dog: SeenDog, [a, b]: readonly [BodyLine, BodyLine]): Measured | null {
   const [one, other] = [lineOf(dog, a), lineOf(dog, b)];
   if (!one || !other) return null;
   const turn = Math.abs(angleOf(one) - angleOf(other)) % 180;
-  return { value: Math.min(turn, 180 - turn), view: LINES[a][0], lines: [one, other] };
+  return { value: Math.min(turn, 180 - turn), view: BODY_LINES[a][0], lines: [one, other] };
 }
 
 const angleOf = ([a, b]: Line) => (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
 
 function lineOf(dog: SeenDog, name: BodyLine): Line | null {
-  const [view, id, from, to] = LINES[name];
+  const [view, id, from, to] = BODY_LINES[name];
   const seen = dog.part(view, id);
-  const stretch = seen && between(seen, from, to);
-  return stretch && stretch.length > 1 ? lineThrough(stretch) : null;
+  const stretch = seen ? between(seen, from, to) : [];
+  return stretch.length > 1 ? lineThrough(stretch) : null;
 }
 
 /** The coat from one landmark to another, the shorter way round. */
-function between({ part, contour }: SeenPart, from: string, to: string): readonly Point[] | null {
-  const [a, b] = [part.landmarkStation[from], part.landmarkStation[to]];
-  if (a === undefined || b === undefined) return null;
-  const n = contour.length;
-  const forward = (b - a + n) % n;
-  const [start, steps] = forward <= n / 2 ? [a, forward] : [b, n - forward];
-  return Array.from({ length: steps + 1 }, (_, k) => contour[(start + k) % n]).filter((p) => p !== undefined);
-}
+const between = ({ part, contour }: SeenPart, from: string, to: string): readonly Point[] =>
+  stretchOf(part, from, to).flatMap((i) => contour[i] ?? []);
 
 /** Rays from the middle of a face. */
 const RAYS = 48;
@@ -207,8 +196,7 @@ const SHAPES: Readonly<Record<HeadShape, (dog: SeenDog, head: SeenPart) => Measu
   },
   dome: (_, seen) => {
     const [left, right] = ['temple', 'temple.right'];
-    const crown = between(seen, left, right);
-    const circle = crown && circleThrough(crown);
+    const circle = circleThrough(between(seen, left, right));
     if (!circle) return null;
     const { middle, radius, rms } = circle;
     return {

@@ -4,6 +4,8 @@ import { daysToReach, growthIn } from '../coat/hair.ts';
 import { landmark } from '../body/landmarks.ts';
 import { distance } from '../body/geometry.ts';
 import type { BreedPack, Rule } from '../packs/breed.ts';
+import { TUCK_UPS } from '../outline/ruledLines.ts';
+import { rulesFor } from '../packs/rulesFor.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import type { Purpose } from '../terms/dog.ts';
 import { byId } from '../terms/failure.ts';
@@ -53,13 +55,6 @@ export function plannedAgainstStandard(breed: BreedPack, plan: Plan, purpose: Pu
     return check ? [check] : [];
   });
 }
-
-/** A rule of show presentation is no business of a pet trim. */
-const rulesFor = ({ rules }: BreedPack, purpose: Purpose): readonly Rule[] =>
-  rules.filter(({ purposes }) => purposes?.includes(purpose) ?? true);
-
-/** Slopes of the underline, degrees. */
-const TUCK_UPS = { none: [-90, 2], moderate: [2, 14], definite: [10, 90] } as const;
 
 /** Rules that are read off a drawing; null for the others. */
 type Drawn = Extract<Rule, { readonly kind: 'ratio' | 'slope' | 'tuckUp' | 'parallel' | 'shape' }>;

@@ -86,3 +86,17 @@ export function stationAt(part: ViewPart, name: string, side: Side | null): numb
   const n = part.stations.length;
   return (a + Math.round(((b - a + n) % n) * Number(share))) % n;
 }
+
+/** The stations from one landmark to another, the shorter way round, both included; none where the part lacks one. */
+export function stretchOf(
+  { landmarkStation, stations }: ViewPart,
+  from: string,
+  to: string,
+): readonly number[] {
+  const [a, b] = [landmarkStation[from], landmarkStation[to]];
+  if (a === undefined || b === undefined) return [];
+  const n = stations.length;
+  const forward = (b - a + n) % n;
+  const [start, steps] = forward <= n / 2 ? [a, forward] : [b, n - forward];
+  return Array.from({ length: steps + 1 }, (_, k) => (start + k) % n);
+}

@@ -3,6 +3,7 @@ import type { Extra } from '../../testing/packs.ts';
 import { breed, caseFor, hairEverywhere, packs, planFor, zoneOf } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { measureFeature } from '../check/measure.ts';
+import { outlineOf } from './outline.ts';
 import { inCoat } from '../check/seen.ts';
 import type { Proportion } from '../packs/breed.ts';
 import type { Plan } from '../plan/plan.ts';
@@ -32,6 +33,49 @@ describe('golden dogs: what a great groomer would do', () => {
     expect(leg(own, short)).toBeGreaterThan(leg(drawn, short));
     expect(leg(own, short)).toBeLessThan(leg(drawn));
     expect(own.conflicts.map(({ kind, zone }) => `${kind} ${zone}`)).toContain('outline-skin brisket');
+  });
+
+  it('a dip is filled to the line of the breed, from the withers to the hip: no hump, no hollow', () => {
+    const dipped = { hairMm, ...marked('dip-behind-withers') };
+    for (const id of ['standard-poodle', 'soft-coated-wheaten-terrier']) {
+      const coatOf = (extra: Extra) => {
+        const visit = caseFor(id, extra);
+        const { side } = bodyOf(packs, visit.breed, {}, visit.findings).views;
+        const i = side.parts.findIndex((part) => part.id === 'trunk');
+        const contour = outlineOf(side, planFor(id, extra), 'after', false)[i]?.contour ?? [];
+        const stations = side.parts[i]?.stations ?? [];
+        return contour.map((point, k) => ({ y: point.y, seen: stations[k] }));
+      };
+      const [even, own] = [coatOf({ hairMm }), coatOf(dipped)];
+      const off = own.flatMap(({ y, seen }, k) =>
+        seen && !seen.hidden && ['back', 'loin', 'croup'].includes(seen.zone) && seen.normal.y > 0.7
+          ? [Math.abs(y - (even[k]?.y ?? NaN))]
+          : [],
+      );
+      expect(off.length, id).toBeGreaterThan(40);
+      expect(Math.max(...off), id).toBeLessThan(4);
+    }
+  });
+
+  it('high behind under a blade: nothing to take behind, so longer behind the withers, and the top line is kept', () => {
+    const high = plan('miniature-schnauzer', marked('high-behind'));
+    expect(zoneOf(high, 'back').targetMm).toBeGreaterThan(mm('miniature-schnauzer', 'back') + 2);
+    expect(zoneOf(high, 'croup').targetMm).toBeLessThanOrEqual(mm('miniature-schnauzer', 'croup'));
+    const jacket = plan('airedale-terrier', marked('high-behind'));
+    expect(zoneOf(jacket, 'croup').targetMm).toBeLessThan(mm('airedale-terrier', 'croup') - 2);
+    expect(zoneOf(jacket, 'back').targetMm).toBeGreaterThan(mm('airedale-terrier', 'back') + 2);
+  });
+
+  it('a jacket is never left as a patch of long hair where the body dips', () => {
+    for (const id of ['airedale-terrier', 'giant-schnauzer', 'english-springer-spaniel', 'border-terrier']) {
+      const [own, drawn] = [plan(id, marked('dip-behind-withers')), plan(id)];
+      expect(zoneOf(own, 'back').leftMm, id).toBeGreaterThan(zoneOf(drawn, 'back').leftMm);
+      expect(zoneOf(own, 'back').leftMm, id).toBeLessThan(2 * zoneOf(drawn, 'back').leftMm);
+      expect(
+        own.conflicts.map(({ kind, zone }) => `${kind} ${zone}`),
+        id,
+      ).toContain('outline-maximum back');
+    }
   });
 
   it('short neck: the crest is carried fuller into the withers', () => {

@@ -77,7 +77,7 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
       }
       const twins = twinsOf(bodies, id, part);
       const open = form === null ? settled : NONE;
-      const solved = solvePart(visit, bodies.own.heightMm, part, twins, wishes, open, form);
+      const solved = solvePart(visit, bodies.own, part, twins, wishes, open, form);
       // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
       // both sides.
       const right =
@@ -85,7 +85,7 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
           ? []
           : even
             ? solved.along
-            : solvePart(visit, bodies.own.heightMm, part, twins, mirrored, open, form).along;
+            : solvePart(visit, bodies.own, part, twins, mirrored, open, form).along;
       kkt = Math.max(kkt, solved.kkt);
       const others = right.map((one) => ({ ...one, zone: otherSide(one.zone) }));
       for (const one of [...solved.along, ...others]) listOf(found, one.zone).push(one);

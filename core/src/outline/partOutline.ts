@@ -1,13 +1,16 @@
+import type { Body } from '../body/body.ts';
 import { minus, mix, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { HeadForm } from '../packs/breed.ts';
+import { rulesFor } from '../packs/rulesFor.ts';
 import type { Deficit } from '../targets/outlined.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
 import { correspond, eachStation, placeBetween, spreadAlong } from './alongPart.ts';
 import type { CoatOver, ZoneHair } from './coatContour.ts';
 import { coatContour, coatOver } from './coatContour.ts';
 import { headForm } from './headForm.ts';
+import { ruleRows } from './ruleRows.ts';
 import { solveOutline } from './solve.ts';
 
 /** What a zone brings to the outline: how the trim draws it, and how short and long it may become, stretched mm. */
@@ -73,7 +76,7 @@ export function unchanged(
  */
 export function solvePart(
   visit: Case,
-  heightMm: number,
+  body: Pick<Body, 'landmarks' | 'heightMm'>,
   part: ViewPart,
   [bare, ideal]: readonly [ViewPart | undefined, ViewPart | undefined],
   wishes: ReadonlyMap<string, ZoneWish>,
@@ -114,18 +117,31 @@ export function solvePart(
   });
   const { weight, lo, hi } = boundsOf(part, over, wishes, settled, form);
   for (const i of follows) weight[i] = HIDDEN;
+  const smoothness = smoothnessOf(over.spacingMm, n, body.heightMm);
+  const problem = { target, weight, lo, hi, smoothness, closed: true };
   const still = { x: new Float64Array(n), kkt: 0 };
-  const { x, kkt } =
-    moved < STILL_MM
-      ? still
-      : solveOutline({
-          target,
+  const free = moved < STILL_MM ? still : solveOutline(problem);
+  const skin =
+    ideal &&
+    correspond(
+      part,
+      ideal,
+      ideal.stations.map(({ point: at }) => at),
+    );
+  const rows =
+    moved < STILL_MM || form !== null || !skin
+      ? []
+      : ruleRows(rulesFor(visit.breed, visit.purpose), {
+          part,
+          body,
+          over,
           weight,
-          lo,
-          hi,
-          smoothness: smoothnessOf(over.spacingMm, n, heightMm),
-          closed: true,
+          change: free.x,
+          wanted: target,
+          idealSkin: skin,
+          idealCoat: standard,
         });
+  const { x, kkt } = rows.length === 0 ? free : solveOutline({ ...problem, rows });
   return { along: alongOf(part, over, wishes, settled, { target, x, hi, lo }, form !== null), kkt };
 }
 
@@ -183,7 +199,10 @@ function alongOf(
     const midline = part.middle !== null && Math.abs(point[part.middle]) < over.spacingMm;
     if (!wish || wish.held || hidden || settled.has(zone) || factor < 0.05) return [];
     if (midline && sideOf(zone) !== null) return [];
-    const ends = [-1, 1].some((by) => part.stations[(i + by + n) % n]?.zone !== zone);
+    const ends = [-1, 1].some((by) => {
+      const beside = part.stations[(i + by + n) % n];
+      return beside?.zone !== zone || beside.hidden;
+    });
     const near = NEAR.map((by) => named.get((i + by + n) % n)).find((name) => name !== undefined);
     const landmark = near?.replace(SIDES, '') ?? (ends ? (between[i] ?? null) : null);
     const change = (solved.x[i] ?? 0) / factor;

@@ -1,7 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
-import type { Rule } from '../packs/breed.ts';
+import { rulesFor } from '../packs/rulesFor.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
-import type { Purpose } from '../terms/dog.ts';
 import type { ZoneWish } from './partOutline.ts';
 
 /** A place this short is drawn clean: the outline does not change it (prior). */
@@ -16,10 +15,8 @@ export function wishOf(
   visit: Case,
   { zone, area, wantedMm, leastMm, ceilingMm, untouched, lost, techniques, allOver }: ZoneTarget,
 ): ZoneWish {
-  const maxima = visit.breed.rules.flatMap((rule) =>
-    rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) && binds(rule, visit.purpose)
-      ? [rule.mm]
-      : [],
+  const maxima = rulesFor(visit.breed, visit.purpose).flatMap((rule) =>
+    rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) ? [rule.mm] : [],
   );
   const standardMm = Math.min(
     ...maxima,
@@ -51,5 +48,3 @@ export function wishOf(
       area.techniques[0] === 'leave',
   };
 }
-
-const binds = ({ purposes }: Rule, purpose: Purpose) => purposes?.includes(purpose) ?? true;

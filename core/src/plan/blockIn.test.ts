@@ -9,10 +9,12 @@ describe('a place shaped by hand is blocked in with combs', () => {
   it('a poodle with a dip: the longest comb over the back, a shorter one behind the last rib', () => {
     const plan = planGroom(caseFor('standard-poodle', dipped));
     const [back, loin] = [zoneOf(plan, 'back'), zoneOf(plan, 'loin')];
-    expect(back.passes).toHaveLength(1);
-    expect(back.passes[0]?.tool?.leavesMm).toBeGreaterThan(Math.max(...back.profile.map(({ mm }) => mm)));
-    expect(back.passes[0]?.from.place).toBe('withers');
-    expect(back.passes[0]?.to.place).toBe('last rib');
+    const [before, deepest] = back.passes;
+    expect(back.passes).toHaveLength(2);
+    expect(before?.tool?.leavesMm).toBeLessThan(deepest?.tool?.leavesMm ?? 0);
+    expect(deepest?.tool?.leavesMm).toBeGreaterThan(Math.max(...back.profile.map(({ mm }) => mm)));
+    expect([before?.from.place, before?.to.place]).toEqual(['withers', 'middle of the back']);
+    expect(deepest?.to.place).toBe('last rib');
     expect(loin.passes).toHaveLength(2);
     const [first, second] = loin.passes;
     expect(first?.tool?.leavesMm).toBeGreaterThan(second?.tool?.leavesMm ?? Infinity);
