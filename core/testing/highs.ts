@@ -1,5 +1,5 @@
 import highs from 'highs';
-import type { OutlineProblem } from '../src/outline/solve.ts';
+import type { OutlineProblem } from '../src/solver/problem.ts';
 
 const solver = await highs();
 

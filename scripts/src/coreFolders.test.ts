@@ -6,6 +6,7 @@ import { PROJECT } from './cluster.ts';
 /** Data flows down this list: a folder imports only from folders above it. Those on one line stand beside each other. */
 const ROWS = [
   ['terms'],
+  ['solver'],
   ['units'],
   ['packs'],
   ['coat'],

@@ -11,7 +11,7 @@ import type { CoatOver, ZoneHair } from './coatContour.ts';
 import { coatContour, coatOver } from './coatContour.ts';
 import { headForm } from './headForm.ts';
 import { ruleRows } from './ruleRows.ts';
-import { solveOutline } from './solve.ts';
+import { solveOutline } from '../solver/solve.ts';
 
 /** What a zone brings to the outline: how the trim draws it, and how short and long it may become, stretched mm. */
 export interface ZoneWish {

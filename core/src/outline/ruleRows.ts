@@ -6,7 +6,7 @@ import type { BodyLine, Proportion, Rule, Slope } from '../packs/breed.ts';
 import { stretchOf } from './alongPart.ts';
 import type { CoatOver } from './coatContour.ts';
 import { BODY_LINES, TRUNK_LINES, TUCK_UPS } from './ruledLines.ts';
-import type { OutlineRow } from './solve.ts';
+import type { OutlineRow } from '../solver/problem.ts';
 
 /** A part that was solved: its coat, the change of depth found, and the ideal's skin and coat at the same stations. */
 export interface Solved {
