@@ -1,5 +1,5 @@
 import { MisuseError } from '../terms/failure.ts';
-import { backSolve, bandOf, factorize } from './banded.ts';
+import { backSolve, factorize } from './cholesky.ts';
 import type { FourBand, FreeFactor } from './fourBand.ts';
 import { factorizeFree, freeFactorOf, solveFree, WIDE } from './fourBand.ts';
 import type { OutlineProblem, OutlineRow } from './problem.ts';
@@ -93,15 +93,15 @@ function withRows(
     solveFree(factor, s);
     return s;
   });
-  const small = bandOf(worth.length, worth.length - 1);
+  const small = new Float64Array(worth.length ** 2);
   const right = new Float64Array(worth.length);
   worth.forEach(({ weight }, r) => {
     for (let c = 0; c <= r; c++)
-      small.entries[r * worth.length + r - c] =
+      small[r * worth.length + c] =
         dot(across[r] as Float64Array, solved[c] as Float64Array) + (r === c ? 1 / (2 * weight) : 0);
     right[r] = dot(across[r] as Float64Array, step);
   });
-  if (worth.length === 0 || !factorize(small)) return;
+  if (!factorize(small, worth.length)) return;
   backSolve(small, right);
   solved.forEach((s, r) => {
     for (let p = 0; p < step.length; p++)

@@ -30,14 +30,14 @@ describe('labels around the dog', () => {
     );
   });
 
-  it('find room for fourteen', () => {
-    const callouts = Array.from({ length: 14 }, (_, i) => ({
+  it.each([14, 18, 22])('find room for %d', (many) => {
+    const callouts = Array.from({ length: many }, (_, i) => ({
       key: `${i}`,
-      anchor: { x: 390 + 120 * Math.cos(i), y: 300 + 100 * Math.sin(i) },
+      anchor: { x: 390 + 120 * Math.cos(1.7 * i), y: 300 + 100 * Math.sin(1.7 * i) },
       width: 96,
       height: 36,
     }));
-    expect(placeCallouts(callouts, [disc])).toHaveLength(14);
+    expect(placeCallouts(callouts, [disc])).toHaveLength(many);
   });
 
   it('what weighs more has the nearer place, wherever it stands in the order', () => {
