@@ -194,4 +194,53 @@ describe('a form in figures', () => {
     expect(depth?.(at(9, 0), at(0, 1))).toBe('follows');
     expect(depth?.(at(0, 20), at(0, 1))).toBe(0);
   });
+
+  /** A head 160 high about (0, 20), 40 wide at the temples, 50 at the jaw, 60 where it is widest. */
+  const head = {
+    crown: at(0, 100),
+    temple: at(40, 20),
+    jaw: at(50, -20),
+    chinMid: at(0, -60),
+    ear: at(-60, 0),
+  };
+  /** How far it is from the middle of the head to the form, towards a point. */
+  function outTo(form: HeadForm, to: Point, points: Readonly<Record<string, Point>> = head) {
+    const { part, drawn } = plain(points);
+    const far = Math.hypot(to.x, to.y - 20);
+    return headForm(form, part, drawn)?.(at(0, 20), at(to.x / far, (to.y - 20) / far));
+  }
+  const from = (x: number, y: number) => [at(x, y), Math.hypot(x, y - 20)] as const;
+
+  it.each<[HeadForm, readonly (readonly [Point, number])[]]>([
+    [
+      'ball',
+      [
+        [at(1, 20), 65.46],
+        [at(0, 21), 65.46],
+        [at(-1, 19), 65.46],
+      ],
+    ],
+    // |x/50|⁵ + |(y − 20)/80|⁵ = 1: no wider than temple and jaw.
+    ['brick', [[at(1, 20), 50], [at(0, 21), 80], [at(0, 19), 80], from(41.82, 92), from(-41.82, -52)]],
+    ['dome', [[at(1, 20), 56], [at(0, 21), 80], from(-24.4, 92)]],
+    ['crest', [[at(1, 20), 50], [at(0, 21), 80], from(21.8, 92), from(41.82, -52), from(-41.82, -52)]],
+    // An ellipse 60 wide, narrower by 45 % of its width at the crown, by none at the chin.
+    ['pear', [[at(1, 20), 46.5], from(46.11, -20), from(-34.42, 60), [at(0, 21), 80], [at(0, 19), 80]]],
+  ])('a %s is so far out', (form, places) => {
+    for (const [to, mm] of places) {
+      const out = outTo(form, to);
+      expect(typeof out).toBe('number');
+      expect(Math.abs(Number(out) - mm), `${form} to ${to.x} ${to.y}: ${out}`).toBeLessThan(0.6);
+    }
+  });
+
+  it('has a form only where crown, temple and chin are on the part', () => {
+    for (const name of ['crown', 'temple', 'chinMid'] as const) {
+      const { [name]: _, ...rest } = head;
+      expect(outTo('ball', at(1, 20), rest), name).toBeUndefined();
+    }
+    // Without a jaw a flat side is as wide as the temple.
+    const { jaw: _, ...rest } = head;
+    expect(outTo('brick', at(1, 20), rest)).toBeCloseTo(40, 0);
+  });
 });

@@ -88,6 +88,27 @@ describe('what the outline asks of a dog', () => {
     expect(target('standard-poodle', 'rib.right', left)).toBe(13);
   });
 
+  it('a side whose hair is short gets what it can, the other what the outline wants', () => {
+    const uneven = { ...found('flat-ribs'), hairMm: { ...hairMm, 'rib.left': 15 } };
+    const [left, right] = [
+      target('standard-poodle', 'rib.left', uneven),
+      target('standard-poodle', 'rib.right', uneven),
+    ];
+    expect(left).toBeLessThanOrEqual(15);
+    expect(right).toBe(target('standard-poodle', 'rib.right', found('flat-ribs')));
+    const other = { ...found('flat-ribs'), hairMm: { ...hairMm, 'rib.right': 15 } };
+    expect(target('standard-poodle', 'rib.right', other)).toBe(left);
+    expect(target('standard-poodle', 'rib.left', other)).toBe(right);
+  });
+
+  it('a place of the head has the length of the view it is shaped in, whatever the others show', () => {
+    const { zones, deficits } = outline('bichon-frise', found('short-neck'));
+    const formed = [...zones].filter(([, { form }]) => form !== null);
+    expect(formed.length).toBeGreaterThan(3);
+    for (const [zone, { view }] of formed) expect(view, zone).toBe('headFront');
+    for (const { zone } of deficits) expect(formed.map(([id]) => id)).not.toContain(zone);
+  });
+
   it('mild asks for less than marked', () => {
     const mild: Extra = { findings: [{ finding: 'flat-ribs', severity: 'mild' }] };
     const marked = target('standard-poodle', 'rib.left', found('flat-ribs'));
