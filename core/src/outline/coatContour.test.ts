@@ -5,7 +5,7 @@ import { breed, packs } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { distance } from '../body/geometry.ts';
 import type { ZoneHair } from './coatContour.ts';
-import { coatContour, coatOver } from './coatContour.ts';
+import { coatContour, coatOver, shapeAlong } from './coatContour.ts';
 
 const { parts } = bodyOf(packs, breed('standard-poodle'), {}, []).views.side;
 const trunk = parts.find((part) => part.id === 'trunk');
@@ -44,6 +44,24 @@ describe('the coat over the skin', () => {
     const all = depths(hair);
     expect(Math.min(...all)).toBeGreaterThanOrEqual(1 - 1e-9);
     expect(Math.max(...all)).toBeLessThanOrEqual(40 + 1e-9);
+  });
+
+  it('a place in the middle has its shape on both sides, one of a side on its own', () => {
+    const head = bodyOf(packs, breed('bedlington-terrier'), {}, []).views.headFront.parts.find(
+      ({ id }) => id === 'head-front',
+    );
+    if (!head) throw new Error('no head');
+    const shape = { crown: 1, temple: 0.2, chinMid: 1 };
+    const at = (zone: string, name: string) =>
+      shapeAlong(head, zone, shape)[head.landmarkStation[name] ?? -1] ?? NaN;
+    expect([at('topknot', 'temple'), at('topknot', 'temple.right'), at('topknot', 'crown')]).toEqual([
+      0.2, 0.2, 1,
+    ]);
+    const [near, far] = head.landmarkStation.temple === undefined ? [] : ['temple', 'temple.right'];
+    const left = [at('brow.left', near ?? ''), at('brow.left', far ?? '')];
+    const right = [at('brow.right', near ?? ''), at('brow.right', far ?? '')];
+    expect(left).toEqual([0.2, 1]);
+    expect(right).toEqual([1, 0.2]);
   });
 
   it('a shape gives a landmark its share of the length', () => {

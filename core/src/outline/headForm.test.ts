@@ -195,52 +195,104 @@ describe('a form in figures', () => {
     expect(depth?.(at(0, 20), at(0, 1))).toBe(0);
   });
 
-  /** A head 160 high about (0, 20), 40 wide at the temples, 50 at the jaw, 60 where it is widest. */
+  /** A head 160 high about (0, 20), its eyes at 40; 40 wide at the temples, 50 at the jaw, 60 where it is widest. */
   const head = {
     crown: at(0, 100),
-    temple: at(40, 20),
+    temple: at(40, 40),
     jaw: at(50, -20),
     chinMid: at(0, -60),
     ear: at(-60, 0),
   };
-  /** How far it is from the middle of the head to the form, towards a point. */
-  function outTo(form: HeadForm, to: Point, points: Readonly<Record<string, Point>> = head) {
+  /** How far it is from a height on the middle line to the form, towards a point. */
+  function outTo(form: HeadForm, to: Point, y = 20, points: Readonly<Record<string, Point>> = head) {
     const { part, drawn } = plain(points);
-    const far = Math.hypot(to.x, to.y - 20);
-    return headForm(form, part, drawn)?.(at(0, 20), at(to.x / far, (to.y - 20) / far));
+    const far = Math.hypot(to.x, to.y - y);
+    return headForm(form, part, drawn)?.(at(0, y), at(to.x / far, (to.y - y) / far));
   }
-  const from = (x: number, y: number) => [at(x, y), Math.hypot(x, y - 20)] as const;
 
-  it.each<[HeadForm, readonly (readonly [Point, number])[]]>([
+  it.each<[HeadForm, number, readonly (readonly [x: number, y: number])[]]>([
     [
       'ball',
+      20,
       [
-        [at(1, 20), 65.46],
-        [at(0, 21), 65.46],
-        [at(-1, 19), 65.46],
+        [66.4, 20],
+        [0, 86.4],
+        [-66.4, 20],
+        [0, -46.4],
       ],
     ],
     // |x/50|⁵ + |(y − 20)/80|⁵ = 1: no wider than temple and jaw.
-    ['brick', [[at(1, 20), 50], [at(0, 21), 80], [at(0, 19), 80], from(41.82, 92), from(-41.82, -52)]],
-    ['dome', [[at(1, 20), 56], [at(0, 21), 80], from(-24.4, 92)]],
-    ['crest', [[at(1, 20), 50], [at(0, 21), 80], from(21.8, 92), from(41.82, -52), from(-41.82, -52)]],
+    [
+      'brick',
+      20,
+      [
+        [50, 20],
+        [0, 100],
+        [0, -60],
+        [41.82, 92],
+        [-41.82, -52],
+      ],
+    ],
+    // About the eyes, to 1.4 times the skull.
+    [
+      'dome',
+      40,
+      [
+        [56, 40],
+        [0, 100],
+        [-24.41, 94],
+      ],
+    ],
+    [
+      'crest',
+      40,
+      [
+        [50, 40],
+        [0, 100],
+        [21.79, 94],
+        [41.82, -50],
+        [-41.82, -50],
+      ],
+    ],
     // An ellipse 60 wide, narrower by 45 % of its width at the crown, by none at the chin.
-    ['pear', [[at(1, 20), 46.5], from(46.11, -20), from(-34.42, 60), [at(0, 21), 80], [at(0, 19), 80]]],
-  ])('a %s is so far out', (form, places) => {
-    for (const [to, mm] of places) {
-      const out = outTo(form, to);
+    [
+      'pear',
+      20,
+      [
+        [46.5, 20],
+        [46.11, -20],
+        [-34.42, 60],
+        [0, 100],
+        [0, -60],
+      ],
+    ],
+  ])('a %s is so far out', (form, y, places) => {
+    for (const [x, to] of places) {
+      const out = outTo(form, at(x, to), y);
       expect(typeof out).toBe('number');
-      expect(Math.abs(Number(out) - mm), `${form} to ${to.x} ${to.y}: ${out}`).toBeLessThan(0.6);
+      expect(Math.abs(Number(out) - Math.hypot(x, to - y)), `${form} to ${x} ${to}: ${out}`).toBeLessThan(
+        0.6,
+      );
     }
+  });
+
+  it('a dome says nothing below the eyes; hair that points across from its middle there follows its neighbours', () => {
+    const { part, drawn } = plain(head);
+    const dome = headForm('dome', part, drawn);
+    expect(dome?.(at(0, 39), at(1, 0))).toBe('as-drawn');
+    expect(dome?.(at(0, 40), at(1, 0))).toBeCloseTo(56, 0);
+    // Level hair at 82 meets the dome 40 out, 46° up from the eyes.
+    expect(dome?.(at(0, 82), at(1, 0))).toBe('follows');
+    expect(dome?.(at(0, 70), at(1, 0))).toBeCloseTo(48.5, 0);
   });
 
   it('has a form only where crown, temple and chin are on the part', () => {
     for (const name of ['crown', 'temple', 'chinMid'] as const) {
       const { [name]: _, ...rest } = head;
-      expect(outTo('ball', at(1, 20), rest), name).toBeUndefined();
+      expect(outTo('ball', at(1, 20), 20, rest), name).toBeUndefined();
     }
     // Without a jaw a flat side is as wide as the temple.
     const { jaw: _, ...rest } = head;
-    expect(outTo('brick', at(1, 20), rest)).toBeCloseTo(40, 0);
+    expect(outTo('brick', at(1, 20), 20, rest)).toBeCloseTo(40, 0);
   });
 });

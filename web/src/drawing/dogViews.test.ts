@@ -63,4 +63,28 @@ describe('the dog from all sides', () => {
     expect(ears('samoyed')).toBeLessThan(0);
     expect(ears('havanese')).toBeGreaterThan(0);
   });
+
+  it('wears the coat that is there, each side its own, and none where nobody knows it', () => {
+    const body = bodyOf(packs, breed('havanese'), {}, []);
+    expect(views.every(({ coat }) => coat.length === 0)).toBe(true);
+    const hair = (zone: string) => (zone.endsWith('.right') ? 120 : 20);
+    const there = {
+      coat: { layDeg: 70, curl: 1 },
+      zones: dogZones(packs.zones).map(({ id }) => ({
+        zone: id,
+        leftMm: 5,
+        hairMm: hair(id),
+        shape: null,
+        layDeg: null,
+      })),
+    };
+    const dressed = dogViews(body, there);
+    for (const { id, coat, contours } of dressed) expect(coat.length, id).toBe(contours.length);
+    const lowest = (id: string) => {
+      const ear = dressed.find((view) => view.id === id)?.contours.findIndex((one) => one.id === 'ear') ?? -1;
+      const d = dressed.find((view) => view.id === id)?.coat[ear] ?? '';
+      return Math.max(...d.split(/[ML]/).map((p) => Number(p.split(' ')[1] ?? 0) || 0));
+    };
+    expect(lowest('right')).toBeGreaterThan(lowest('left') + 40);
+  });
 });

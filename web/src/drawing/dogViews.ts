@@ -1,5 +1,5 @@
-import type { Body, Point, View } from '@kurrel/core';
-import { otherSide } from '@kurrel/core';
+import type { Body, Lengths, Point, View } from '@kurrel/core';
+import { otherSide, outlineOf } from '@kurrel/core';
 import { frameFor, SHEET } from './frame.ts';
 
 /** A place on a view of the dog, in sheet coordinates. */
@@ -15,6 +15,8 @@ export interface DogView {
   readonly id: string;
   readonly name: string;
   readonly contours: readonly { readonly id: string; readonly d: string }[];
+  /** The coat that is there over each part, with its curl; none where no lengths are given. */
+  readonly coat: readonly string[];
   readonly shapes: readonly PlaceShape[];
   readonly anchors: ReadonlyMap<string, Point>;
   /** What labels keep clear of. */
@@ -22,19 +24,25 @@ export interface DogView {
   readonly marks: readonly { readonly kind: 'eye' | 'nose'; readonly at: Point; readonly r: number }[];
 }
 
-/** The dog from its left and right, front, rear, above, and its head face on. */
-export function dogViews({ views }: Body): readonly DogView[] {
+/** The dog from its left and right, front, rear, above, and its head face on; under the coat there is where its lengths are known. */
+export function dogViews({ views }: Body, there: Lengths | null = null): readonly DogView[] {
   return [
-    drawn(views.side, 'left', 'left'),
-    drawn(views.side, 'right', 'right', true),
-    drawn(views.front, 'front', 'front'),
-    drawn(views.rear, 'rear', 'rear'),
-    drawn(views.top, 'top', 'top'),
-    drawn(views.headFront, 'head', 'head'),
+    drawn(views.side, 'left', there),
+    drawn(views.side, 'right', there, true),
+    drawn(views.front, 'front', there),
+    drawn(views.rear, 'rear', there),
+    drawn(views.top, 'top', there),
+    drawn(views.headFront, 'head', there),
   ];
 }
 
-function drawn(view: View, id: string, name: string, mirrored = false): DogView {
+/** The lengths of the dog's other side, for a side view that is drawn in a mirror. */
+const mirrorOf = (lengths: Lengths): Lengths => ({
+  ...lengths,
+  zones: lengths.zones.map((one) => ({ ...one, zone: otherSide(one.zone) })),
+});
+
+function drawn(view: View, name: string, there: Lengths | null, mirrored = false): DogView {
   const frame = frameFor(view, []);
   const turn = (p: Point): Point => {
     const at = frame.point(p);
@@ -53,9 +61,11 @@ function drawn(view: View, id: string, name: string, mirrored = false): DogView 
     }),
   );
   const nose = view.nose.map(turn);
+  const coat = there ? outlineOf(view, mirrored ? mirrorOf(there) : there, 'now', true) : [];
   return {
-    id,
+    id: name,
     name,
+    coat: coat.flatMap(({ far, contour }) => (far ? [] : [path(contour.map(turn))])),
     contours: near.map((part, index) => ({ id: part.id, d: path(outlines[index] ?? []) })),
     shapes,
     anchors,

@@ -1,11 +1,12 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
-import { bodyOf, changesSince, dogZones, questionTape } from '@kurrel/core';
+import { bodyOf, changesSince, dogZones, planGroom, questionTape } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dogViews } from '../../drawing/dogViews.ts';
+import { caseOf, firstChoices } from '../../parts/visitCase.ts';
 import { ageOf, zoneWord } from '../../parts/words.ts';
 import { UndoRedo } from '../../parts/UndoRedo.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
@@ -64,7 +65,13 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
 
   const { measurements, findings } = hands;
   const body = useMemo(() => bodyOf(packs, breed, measurements, findings), [breed, measurements, findings]);
-  const views = useMemo(() => dogViews(body), [body]);
+  // What hangs there is no matter of what is found: only of what was left, has grown, or is measured.
+  const planned = useMemo(() => planGroom(caseOf(breed, sheet, firstChoices(sheet, breed))), [breed, sheet]);
+  const there = useMemo(() => {
+    const hairOf = (zone: string) => hands.lengths[zone]?.mm ?? sheet.predictedMm[zone] ?? null;
+    return { ...planned, zones: planned.zones.map((one) => ({ ...one, hairMm: hairOf(one.zone) })) };
+  }, [planned, sheet, hands.lengths]);
+  const views = useMemo(() => dogViews(body, there), [body, there]);
   const view = views.find(({ id }) => id === look.view) ?? views[0];
   const finds = useMemo(() => findsByZone(hands, unit), [hands, unit]);
   const unseen = useMemo(() => {

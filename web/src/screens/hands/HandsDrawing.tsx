@@ -34,6 +34,14 @@ export function HandsDrawing({ label, view, selected, finds, onPick }: HandsDraw
           <path d={d} />
         </clipPath>
       ))}
+      <g aria-hidden="true">
+        {view.coat.map((d, index) => (
+          <path key={index} d={d} className="ghost" />
+        ))}
+        {view.coat.map((d, index) => (
+          <path key={index} d={d} className="coat-there" />
+        ))}
+      </g>
       {view.contours.map(({ id, d }) => (
         <path key={id} d={d} className="contour" />
       ))}
