@@ -1,10 +1,11 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Conflict, LengthUnit, Plan } from '@kurrel/core';
-import { byId, formatLength, planChanges, zoneKindId } from '@kurrel/core';
+import { byId, formatLength, otherSide, planChanges, zoneKindId } from '@kurrel/core';
 import { conflictSentence } from '@kurrel/words';
 import { memo, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { zoneWord } from '../../parts/words.ts';
 import { look } from './draftView.ts';
 
 interface FoundProps {
@@ -74,22 +75,21 @@ const CANNOT: readonly Conflict['kind'][] = ['outline-hair', 'outline-skin', 'ou
 
 /** What of the outline cannot be had on this dog, and when. */
 export const NotBetter = memo(function NotBetter({ plan, unit }: Pick<FoundProps, 'plan' | 'unit'>) {
-  const said = new Map<string, string[]>();
+  const said = new Map<string, Set<string>>();
   for (const conflict of plan.conflicts) {
     if (!CANNOT.includes(conflict.kind)) continue;
     const text = conflictSentence(conflict, unit);
-    const { name } = byId('zone', packs.zones.zones, zoneKindId(conflict.zone));
-    said.set(text, [...new Set([...(said.get(text) ?? []), name])]);
+    said.set(text, (said.get(text) ?? new Set()).add(conflict.zone));
   }
   if (said.size === 0) return null;
   return (
     <section>
       <h2>Why it cannot be better</h2>
       <ul className="rows">
-        {[...said].map(([text, places]) => (
+        {[...said].map(([text, zones]) => (
           <li key={text}>
             <span>
-              {places.join(', ')}
+              {placesWord(zones)}
               <span className="advice">{text}</span>
             </span>
           </li>
@@ -98,3 +98,13 @@ export const NotBetter = memo(function NotBetter({ plan, unit }: Pick<FoundProps
     </section>
   );
 });
+
+/** "croup, left thigh": a place of both sides once, of one side with its side. */
+const placesWord = (zones: ReadonlySet<string>): string =>
+  [
+    ...new Set(
+      [...zones].map((zone) =>
+        zones.has(otherSide(zone)) ? byId('zone', packs.zones.zones, zoneKindId(zone)).name : zoneWord(zone),
+      ),
+    ),
+  ].join(', ');
