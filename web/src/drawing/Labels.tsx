@@ -10,6 +10,8 @@ import type { ZoneGroup } from './zoneGroups.ts';
 /** A label's sizes in drawing units where the sheet is not shrunk. */
 const LABEL = { height: 38, pad: 9, length: 14, tool: 12 } as const;
 const IN_HAND = 3;
+/** A label may point at any of so many of its places. */
+const POINTED = 4;
 const labelWidth = (title: string, below: string) =>
   Math.max(62, 18 + Math.max(title.length * 8.2, below.length * 6.3));
 
@@ -40,7 +42,7 @@ export function Labels({
 }: LabelsProps) {
   const callouts: Callout[] = groups.map((group) => ({
     key: group.key,
-    anchor: frame.point(group.anchor),
+    anchors: group.anchors.slice(0, POINTED).map(frame.point),
     width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
     height: LABEL.height * scale,
     // The place in hand is looked at most.
@@ -63,7 +65,7 @@ export function Labels({
   const byKey = new Map(groups.map((group) => [group.key, group]));
   return (
     <g className="callouts">
-      {placed.map(({ key, x, y, from }) => {
+      {placed.map(({ key, x, y, from, to, anchor }) => {
         const group = byKey.get(key);
         const callout = callouts.find((c) => c.key === key);
         if (!group || !callout) return null;
@@ -71,14 +73,14 @@ export function Labels({
         return (
           <Label
             key={key}
-            zone={group.zones[0] ?? ''}
+            zone={group.zones[anchor] ?? ''}
             on={on}
             x={x}
             y={y}
             fromX={from.x}
             fromY={from.y}
-            toX={callout.anchor.x}
-            toY={callout.anchor.y}
+            toX={to.x}
+            toY={to.y}
             width={callout.width}
             title={`${lengthNumber(group.leftMm, unit)} ${unit}`}
             below={group.below}

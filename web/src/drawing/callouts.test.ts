@@ -13,7 +13,7 @@ describe('labels around the dog', () => {
   it('cover neither the dog nor one another, and stay on the sheet', () => {
     fc.assert(
       fc.property(fc.array(anchor, { maxLength: 14 }), (anchors) => {
-        const callouts = anchors.map((a, i) => ({ key: `${i}`, anchor: a, width: 96, height: 36 }));
+        const callouts = anchors.map((a, i) => ({ key: `${i}`, anchors: [a], width: 96, height: 36 }));
         const boxes = placeCallouts(callouts, [disc]).map((p) => ({ x: p.x, y: p.y, width: 96, height: 36 }));
         boxes.forEach((box, i) => {
           expect(box.x).toBeGreaterThanOrEqual(0);
@@ -33,7 +33,7 @@ describe('labels around the dog', () => {
   it.each([14, 18, 22])('find room for %d', (many) => {
     const callouts = Array.from({ length: many }, (_, i) => ({
       key: `${i}`,
-      anchor: { x: 390 + 120 * Math.cos(1.7 * i), y: 300 + 100 * Math.sin(1.7 * i) },
+      anchors: [{ x: 390 + 120 * Math.cos(1.7 * i), y: 300 + 100 * Math.sin(1.7 * i) }],
       width: 96,
       height: 36,
     }));
@@ -43,7 +43,7 @@ describe('labels around the dog', () => {
   it('what weighs more has the nearer place, wherever it stands in the order', () => {
     const at = (key: string, weight: number) => ({
       key,
-      anchor: { x: 390, y: 185 },
+      anchors: [{ x: 390, y: 185 }],
       width: 96,
       height: 36,
       weight,
@@ -61,7 +61,12 @@ describe('labels around the dog', () => {
   });
 
   it('whichever comes first, none runs across the dog while its near side is free', () => {
-    const callout = (key: string, x: number, y: number) => ({ key, anchor: { x, y }, width: 96, height: 36 });
+    const callout = (key: string, x: number, y: number) => ({
+      key,
+      anchors: [{ x, y }],
+      width: 96,
+      height: 36,
+    });
     const top = Array.from({ length: 5 }, (_, i) =>
       callout(`t${i}`, 300 + 45 * i, 190 + 8 * Math.abs(i - 2)),
     );
@@ -75,5 +80,32 @@ describe('labels around the dog', () => {
       expect(placed.find(({ key }) => key === 'under')?.y).toBeGreaterThan(418);
       for (const { key, y } of placed) if (key !== 'under') expect(y).toBeLessThan(300);
     }
+  });
+
+  it('points at the nearer of its places that has room', () => {
+    const far = { x: 500, y: 300 };
+    const near = { x: 275, y: 300 };
+    const [label] = placeCallouts(
+      [{ key: 'a', anchors: [{ x: 390, y: 300 }, far, near], width: 96, height: 36 }],
+      [disc],
+    );
+    expect(label?.to).toBe(label?.anchor === 2 ? near : far);
+    expect(label?.anchor).toBeGreaterThan(0);
+    const wall = [560, 230].map((x) => [
+      { x: x - 40, y: 60 },
+      { x: x + 40, y: 60 },
+      { x: x + 40, y: 500 },
+      { x: x - 40, y: 500 },
+    ]);
+    const [walled] = placeCallouts(
+      [{ key: 'a', anchors: [far, near], width: 96, height: 36 }],
+      [disc, wall[0] ?? []],
+    );
+    expect(walled?.anchor).toBe(1);
+    const [other] = placeCallouts(
+      [{ key: 'a', anchors: [far, near], width: 96, height: 36 }],
+      [disc, wall[1] ?? []],
+    );
+    expect(other?.anchor).toBe(0);
   });
 });

@@ -4,7 +4,8 @@ import { SHEET } from './frame.ts';
 /** A label that wants a place near what it points at. */
 export interface Callout {
   readonly key: string;
-  readonly anchor: Point;
+  /** What it may point at: one of these. */
+  readonly anchors: readonly Point[];
   readonly width: number;
   readonly height: number;
   /** How much a far place counts; 1 where it is not said. */
@@ -15,8 +16,10 @@ export interface PlacedCallout {
   readonly key: string;
   readonly x: number;
   readonly y: number;
-  /** Where the leader meets the label. */
+  /** Where the leader meets the label, and what it points at: which of the anchors. */
   readonly from: Point;
+  readonly to: Point;
+  readonly anchor: number;
 }
 
 interface Box {
@@ -88,10 +91,13 @@ function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean):
   const costs = new Map<string, number>();
   let total = 0;
   const centre = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
-  for (const { key, anchor, width, height, weight = 1 } of callouts) {
-    const outward = Math.atan2(anchor.y - centre.y, anchor.x - centre.x);
-    let best: { cost: number; box: Box; from: Point } | undefined;
-    for (let a = 0; a < ANGLES; a++) {
+  for (const { key, anchors, width, height, weight = 1 } of callouts) {
+    let best: { cost: number; box: Box; from: Point; anchor: number } | undefined;
+    for (let step = 0; step < anchors.length * ANGLES; step++) {
+      const to = step % anchors.length;
+      const a = Math.floor(step / anchors.length);
+      const anchor = anchors[to] as Point;
+      const outward = Math.atan2(anchor.y - centre.y, anchor.x - centre.x);
       const angle = outward + ((a % 2 === 0 ? 1 : -1) * Math.ceil(a / 2) * 2 * Math.PI) / ANGLES;
       const turn = Math.abs(Math.ceil(a / 2) * ((2 * Math.PI) / ANGLES));
       for (let reach: number = REACH.from; reach <= REACH.to; reach += REACH.step) {
@@ -107,7 +113,7 @@ function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean):
         if (leaders.some((leader) => crosses(leader.a, leader.b, grown(box, 2)))) continue;
         if (leaders.some((leader) => meet(anchor, from, leader.a, leader.b))) continue;
         const whole = cost + ACROSS * acrossDog(dog, anchor, from);
-        if (!best || whole < best.cost) best = { cost: whole, box, from };
+        if (!best || whole < best.cost) best = { cost: whole, box, from, anchor: to };
         break;
       }
     }
@@ -115,14 +121,16 @@ function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean):
     if (!best) continue;
     costs.set(key, weight * best.cost);
     boxes.push(best.box);
-    leaders.push({ a: anchor, b: best.from });
-    placed.push({ key, x: best.box.x, y: best.box.y, from: best.from });
+    const { box, from, anchor } = best;
+    const to = anchors[anchor] as Point;
+    leaders.push({ a: to, b: from });
+    placed.push({ key, x: box.x, y: box.y, from, to, anchor });
   }
   return { order: callouts, placed, costs, total };
 }
 
 /** A leader over the dog costs so much more than one over the paper. */
-const ACROSS = 1.6;
+const ACROSS = 2.2;
 const STEP = 8;
 
 /** How much of a leader lies on the dog, in drawing units. */

@@ -8,7 +8,8 @@ export interface ZoneGroup {
   readonly leftMm: number;
   /** The label's second line. */
   readonly below: string;
-  readonly anchor: Point;
+  /** Where each of the zones is pointed at. */
+  readonly anchors: readonly Point[];
 }
 
 const SHORT: Readonly<Record<string, string>> = { against: ', against', across: ', across', with: '' };
@@ -27,25 +28,26 @@ export function zoneGroups(plan: Plan, view: View, selected: string): readonly Z
     for (const patch of part.patches)
       if (patch.label && !anchors.has(patch.zone)) anchors.set(patch.zone, patch.label);
   }
-  const groups = new Map<string, { zones: ZonePlan[]; anchor: Point }>();
+  const groups = new Map<string, { zones: ZonePlan[]; anchors: Point[] }>();
   for (const zone of plan.zones) {
     const anchor = anchors.get(zone.zone);
     if (!anchor) continue;
     const own = zoneKindId(zone.zone) === selected ? 'selected' : regionOf(zone.zone);
     const key = `${own}|${zone.leftAlone ? 'leave' : zone.leftMm.toFixed(1)}|${below(zone)}`;
-    const group = groups.get(key) ?? { zones: [], anchor };
+    const group = groups.get(key) ?? { zones: [], anchors: [] };
     group.zones.push(zone);
+    group.anchors.push(anchor);
     groups.set(key, group);
   }
   return [...groups.entries()]
-    .map(([key, { zones, anchor }]) => {
+    .map(([key, { zones, anchors }]) => {
       const [first] = zones;
       return {
         key: key.startsWith('selected') ? 'selected' : `${zones[0]?.zone ?? key}`,
         zones: zones.map((zone) => zone.zone),
         leftMm: first?.leftMm ?? 0,
         below: first ? below(first) : '',
-        anchor,
+        anchors,
       };
     })
     .sort(

@@ -1,4 +1,3 @@
-import type { Point } from '@kurrel/core';
 import { useMemo } from 'react';
 import type { DogView } from '../../drawing/dogViews.ts';
 import { placeCallouts } from '../../drawing/callouts.ts';
@@ -92,20 +91,26 @@ function Finds({ view, finds, selected, scale, onPick }: FindsProps) {
     const callouts = [...finds].flatMap(([zone, words]) => {
       const anchor = view.anchors.get(zone);
       return anchor
-        ? [{ key: zone, anchor, width: widthOf(wordsOf(words)) * scale, height: LABEL_HEIGHT * scale }]
+        ? [
+            {
+              key: zone,
+              anchors: [anchor],
+              width: widthOf(wordsOf(words)) * scale,
+              height: LABEL_HEIGHT * scale,
+            },
+          ]
         : [];
     });
     return placeCallouts(callouts, view.polygons);
   }, [view, finds, scale]);
   return (
     <g className="callouts" aria-hidden="true">
-      {placed.map(({ key, x, y, from }) => {
+      {placed.map(({ key, x, y, from, to }) => {
         const words = wordsOf(finds.get(key) ?? []);
-        const anchor: Point = view.anchors.get(key) ?? from;
         return (
           <g key={key} className={key === selected ? 'callout on' : 'callout'} onClick={() => onPick(key)}>
-            <line x1={anchor.x} y1={anchor.y} x2={from.x} y2={from.y} />
-            <circle cx={anchor.x} cy={anchor.y} r={3.6} />
+            <line x1={to.x} y1={to.y} x2={from.x} y2={from.y} />
+            <circle cx={to.x} cy={to.y} r={3.6} />
             <rect x={x} y={y} width={widthOf(words) * scale} height={LABEL_HEIGHT * scale} rx={5} />
             <text
               x={x + 8 * scale}

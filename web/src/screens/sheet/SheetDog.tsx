@@ -35,9 +35,9 @@ export function Side({ plan, seen, lines, unit, left, wide, top }: SideProps) {
   const frame = frameFor(seen.view, [seen.now, seen.after]);
   const groups = zoneGroups(plan, seen.view, '');
   const placed = placeCallouts(
-    groups.map(({ key, anchor, leftMm, below }) => ({
+    groups.map(({ key, anchors, leftMm, below }) => ({
       key,
-      anchor: frame.point(anchor),
+      anchors: anchors.map(frame.point),
       width: Math.max(56, 14 + 6.4 * Math.max(lengthNumber(leftMm, unit).length + 3, below.length)),
       height: 32,
     })),
@@ -57,14 +57,13 @@ export function Side({ plan, seen, lines, unit, left, wide, top }: SideProps) {
           strokeDasharray="7 4"
         />
       ))}
-      {placed.map(({ key, x, y, from }) => {
+      {placed.map(({ key, x, y, from, to }) => {
         const group = groups.find((one) => one.key === key);
         if (!group) return null;
-        const at = frame.point(group.anchor);
         return (
           <g key={key}>
-            <line x1={at.x} y1={at.y} x2={from.x} y2={from.y} stroke="#000" strokeWidth={0.7} />
-            <circle cx={at.x} cy={at.y} r={2.4} />
+            <line x1={to.x} y1={to.y} x2={from.x} y2={from.y} stroke="#000" strokeWidth={0.7} />
+            <circle cx={to.x} cy={to.y} r={2.4} />
             <text x={x + 4} y={y + 14} fontSize={14} fontWeight="bold">
               {lengthNumber(group.leftMm, unit)} {unit}
             </text>
