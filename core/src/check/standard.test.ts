@@ -298,12 +298,12 @@ describe('what would mend a broken rule', () => {
       zone: 'throat',
       lengths: [{ zone: 'throat', mm: 10 }],
     });
-    const felted = {
-      hairMm,
-      overrides: ears.slice(0, 1),
-      mats: [mat('ear-outside.left', { lengthCm: 8, widthCm: 6 })],
-    };
-    const { kept, mend, plan } = check(order, 'havanese', felted);
+    const short: Rule = { ...order, shorter: 'sanitary' };
+    const overrides = [own('sanitary', 20)];
+    const clipped = [...overrides, ...ears.slice(1)];
+    expect(check(short, 'havanese', { hairMm, overrides: clipped }).mend).toMatchObject({ zone: 'sanitary' });
+    const mats = [mat('ear-outside.left', { lengthCm: 8, widthCm: 6, toSkinMm: 8 })];
+    const { kept, mend, plan } = check(short, 'havanese', { hairMm, overrides, mats });
     expect(plan.zones.filter(({ zone, lost }) => zone.startsWith('ear-outside') && lost)).toHaveLength(1);
     expect([kept, mend]).toEqual([false, null]);
   });
