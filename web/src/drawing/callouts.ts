@@ -38,7 +38,7 @@ const REACH = { from: 22, to: 330, step: 11 } as const;
 
 /** So many orders of placing are tried: those with the worst places first, then with one of them put before all others. */
 const TRIES = 5;
-const PROMOTIONS = 12;
+const PROMOTIONS = 24;
 
 /**
  * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to what
@@ -50,17 +50,20 @@ export function placeCallouts(
   shapes: readonly (readonly Point[])[],
 ): readonly PlacedCallout[] {
   const dog = occupied(shapes);
+  const seats = new Map(callouts.map((callout) => [callout.key, seatsOf(callout, dog)]));
   let order = callouts;
-  let best = placeInOrder(order, dog);
+  let best = placeInOrder(order, seats);
   for (let tried = 1; tried < TRIES; tried++) {
     const { costs } = best;
     order = [...order].sort((a, b) => (costs.get(b.key) ?? Infinity) - (costs.get(a.key) ?? Infinity));
-    const next = placeInOrder(order, dog);
+    const next = placeInOrder(order, seats);
     if (next.total < best.total) best = next;
     else if (tried > 1) break;
   }
-  for (let tried = 0, rank = 0; tried < PROMOTIONS && rank < callouts.length; tried++) {
-    const next = placeInOrder(promoted(best, rank), dog);
+  for (let tried = 0, rank = 0; tried < PROMOTIONS; tried++) {
+    const first = driven(best, seats)[rank];
+    if (!first) break;
+    const next = placeInOrder([first, ...best.order.filter((one) => one !== first)], seats);
     const better = next.total < best.total;
     if (better) best = next;
     rank = better ? 0 : rank + 1;
@@ -68,11 +71,38 @@ export function placeCallouts(
   return best.placed;
 }
 
-/** The order of a placing with the label of the worst place but so many put first. */
-function promoted({ order, costs }: Placing, rank: number): readonly Callout[] {
-  const costOf = ({ key }: Callout) => costs.get(key) ?? Infinity;
-  const worst = [...order].sort((a, b) => costOf(b) - costOf(a))[rank];
-  return worst ? [worst, ...order.filter((one) => one !== worst)] : order;
+/** A place for a label, whatever other labels there are. */
+interface Seat {
+  readonly cost: number;
+  readonly box: Box;
+  readonly from: Point;
+  readonly to: Point;
+  readonly anchor: number;
+}
+
+const CENTRE = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
+
+/** Every place on the sheet beside the dog, the cheapest first: near, outward of its anchor, with little of its leader on the dog. */
+function seatsOf({ anchors, width, height }: Callout, dog: (box: Box) => boolean): readonly Seat[] {
+  const seats: Seat[] = [];
+  anchors.forEach((to, anchor) => {
+    const outward = Math.atan2(to.y - CENTRE.y, to.x - CENTRE.x);
+    for (let a = 0; a < ANGLES; a++) {
+      const turn = Math.ceil(a / 2) * ((2 * Math.PI) / ANGLES);
+      const angle = outward + (a % 2 === 0 ? turn : -turn);
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      for (let reach: number = REACH.from; reach <= REACH.to; reach += REACH.step) {
+        const cx = to.x + cos * (reach + width * 0.45 * Math.abs(cos));
+        const cy = to.y + sin * (reach + height * 0.5 * Math.abs(sin));
+        const box = { x: cx - width / 2, y: cy - height / 2, width, height };
+        if (!onSheet(box) || dog(grown(box, 3))) continue;
+        const from = nearest(box, to);
+        const far = reach + 26 * turn + ACROSS * acrossDog(dog, to, from);
+        seats.push({ cost: far * (1 + far / ONE_FAR), box, from, to, anchor });
+      }
+    }
+  });
+  return seats.sort((a, b) => a.cost - b.cost);
 }
 
 interface Placing {
@@ -82,51 +112,42 @@ interface Placing {
   /** Of all of them; one without room costs more than any place. */
   readonly total: number;
 }
-const NO_ROOM = 5000;
+const NO_ROOM = 20_000;
 
-function placeInOrder(callouts: readonly Callout[], dog: (box: Box) => boolean): Placing {
-  const boxes: Box[] = [];
-  const leaders: { a: Point; b: Point }[] = [];
+/** Each in turn takes the cheapest seat that those before it have left. */
+function placeInOrder(order: readonly Callout[], seats: ReadonlyMap<string, readonly Seat[]>): Placing {
+  const taken: Seat[] = [];
   const placed: PlacedCallout[] = [];
   const costs = new Map<string, number>();
   let total = 0;
-  const centre = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
-  for (const { key, anchors, width, height, weight = 1 } of callouts) {
-    let best: { cost: number; box: Box; from: Point; anchor: number } | undefined;
-    for (let step = 0; step < anchors.length * ANGLES; step++) {
-      const to = step % anchors.length;
-      const a = Math.floor(step / anchors.length);
-      const anchor = anchors[to] as Point;
-      const outward = Math.atan2(anchor.y - centre.y, anchor.x - centre.x);
-      const angle = outward + ((a % 2 === 0 ? 1 : -1) * Math.ceil(a / 2) * 2 * Math.PI) / ANGLES;
-      const turn = Math.abs(Math.ceil(a / 2) * ((2 * Math.PI) / ANGLES));
-      for (let reach: number = REACH.from; reach <= REACH.to; reach += REACH.step) {
-        const cost = reach + 26 * turn;
-        if (best && cost >= best.cost) break;
-        const cx = anchor.x + Math.cos(angle) * (reach + width * 0.45 * Math.abs(Math.cos(angle)));
-        const cy = anchor.y + Math.sin(angle) * (reach + height * 0.5 * Math.abs(Math.sin(angle)));
-        const box = { x: cx - width / 2, y: cy - height / 2, width, height };
-        if (!onSheet(box) || dog(grown(box, 3)) || boxes.some((other) => overlaps(grown(box, GAP), other)))
-          continue;
-        const from = nearest(box, anchor);
-        if (boxes.some((other) => crosses(anchor, from, other))) continue;
-        if (leaders.some((leader) => crosses(leader.a, leader.b, grown(box, 2)))) continue;
-        if (leaders.some((leader) => meet(anchor, from, leader.a, leader.b))) continue;
-        const whole = cost + ACROSS * acrossDog(dog, anchor, from);
-        if (!best || whole < best.cost) best = { cost: whole, box, from, anchor: to };
-        break;
-      }
-    }
-    total += weight * (best?.cost ?? NO_ROOM);
-    if (!best) continue;
-    costs.set(key, weight * best.cost);
-    boxes.push(best.box);
-    const { box, from, anchor } = best;
-    const to = anchors[anchor] as Point;
-    leaders.push({ a: to, b: from });
+  for (const { key, weight = 1 } of order) {
+    const seat = seats.get(key)?.find((one) => !taken.some((other) => inTheWay(one, other)));
+    total += weight * (seat?.cost ?? NO_ROOM);
+    if (!seat) continue;
+    const { box, from, to, anchor } = seat;
+    costs.set(key, weight * seat.cost);
+    taken.push(seat);
     placed.push({ key, x: box.x, y: box.y, from, to, anchor });
   }
-  return { order: callouts, placed, costs, total };
+  return { order, placed, costs, total };
+}
+
+const inTheWay = (a: Seat, b: Seat): boolean =>
+  overlaps(grown(a.box, GAP), b.box) ||
+  crosses(a.to, a.from, b.box) ||
+  crosses(b.to, b.from, grown(a.box, 2)) ||
+  meet(a.to, a.from, b.to, b.from);
+
+/** One label so far from its place is as bad as two that are each half as far and half again. */
+const ONE_FAR = 150;
+/** Less is not worth trying to better. */
+const WORTH = 25;
+
+/** The labels that others drove from the place they would have, the furthest first. */
+function driven({ order, costs }: Placing, seats: ReadonlyMap<string, readonly Seat[]>): readonly Callout[] {
+  const lost = ({ key, weight = 1 }: Callout) =>
+    (costs.get(key) ?? weight * NO_ROOM) - weight * (seats.get(key)?.[0]?.cost ?? NO_ROOM);
+  return order.filter((one) => lost(one) > WORTH).sort((a, b) => lost(b) - lost(a));
 }
 
 /** A leader over the dog costs so much more than one over the paper. */
