@@ -38,7 +38,7 @@ const REACH = { from: 22, to: 330, step: 11 } as const;
 
 /** So many orders of placing are tried: those with the worst places first, then with one of them put before all others. */
 const TRIES = 5;
-const PROMOTIONS = 24;
+const PROMOTIONS = 10;
 
 /**
  * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to what
