@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { breeds, caseFor, hairEverywhere, planFor, zoneOf } from '../../testing/packs.ts';
+import { breed, breeds, caseFor, hairEverywhere, planFor, zoneOf } from '../../testing/packs.ts';
+import { AS_DRAWN } from '../case/choices.ts';
 import { judgeMats } from '../mats/judge.ts';
+import { planGroom } from '../plan/planGroom.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { outlinePlan } from './outlinePlan.ts';
 import { wishOf } from './wishes.ts';
@@ -107,6 +109,31 @@ describe('what the outline asks of a dog', () => {
     expect(formed.length).toBeGreaterThan(3);
     for (const [zone, { view }] of formed) expect(view, zone).toBe('headFront');
     for (const { zone } of deficits) expect(formed.map(([id]) => id)).not.toContain(zone);
+  });
+
+  it('what was solved before for another visit comes out as solved anew', () => {
+    const leans = ['as-drawn', 'shorter', 'as-drawn'] as const;
+    for (const id of ['standard-poodle', 'barbet']) {
+      const findings = [
+        [],
+        ['dip-behind-withers'],
+        ['dip-behind-withers', 'cow-hocks'],
+        ['short-legs'],
+        ['cow-hocks'],
+      ];
+      for (const names of findings) {
+        for (const lean of leans) {
+          const extra: Extra = {
+            ...found(...names),
+            hairMm: { ...hairMm, 'rib.left': 12 },
+            measurements: { heightMm: 420, lengthMm: 460 },
+            wish: { ...AS_DRAWN, lean },
+          };
+          const anew = planGroom(caseFor(id, extra, { ...breed(id) }));
+          expect(planGroom(caseFor(id, extra)), `${id} ${names.join()} ${lean}`).toEqual(anew);
+        }
+      }
+    }
   });
 
   it('mild asks for less than marked', () => {

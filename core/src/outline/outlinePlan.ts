@@ -77,7 +77,7 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
       }
       const twins = twinsOf(bodies, id, part);
       const open = form === null ? settled : NONE;
-      const solved = solvePart(visit, bodies.own, part, twins, wishes, open, form);
+      const solved = solvedOnce(visit, bodies.own, part, twins, wishes, open, form);
       // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
       // both sides.
       const right =
@@ -85,7 +85,7 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
           ? []
           : even
             ? solved.along
-            : solvePart(visit, bodies.own, part, twins, mirrored, open, form).along;
+            : solvedOnce(visit, bodies.own, part, twins, mirrored, open, form).along;
       kkt = Math.max(kkt, solved.kkt);
       const others = right.map((one) => ({ ...one, zone: otherSide(one.zone) }));
       for (const one of [...solved.along, ...others]) listOf(found, one.zone).push(one);
@@ -104,6 +104,35 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
     deficits.push(...deficitsOf(zone, shaped));
   }
   return { zones, deficits, kkt };
+}
+
+type PartSolution = ReturnType<typeof solvePart>;
+interface SolvedBefore {
+  readonly of: readonly unknown[];
+  readonly solution: PartSolution;
+}
+const solvedBefore = new WeakMap<ViewPart, readonly SolvedBefore[]>();
+/** Of a part: its own side and the other. */
+const KEPT = 2;
+
+/** `solvePart`, kept while all that goes into it is the same: what another finding does not move is not solved again. */
+function solvedOnce(...given: Parameters<typeof solvePart>): PartSolution {
+  const [visit, , part, twins, wishes, settled, form] = given;
+  const { layDeg, curl, shown } = visit.coat;
+  // The places that its twins show as well: their contours may cut another sliver of a neighbour.
+  const zones = [...new Set([part, ...twins].flatMap((one) => one?.zones ?? []))];
+  const [bare, ideal] = twins;
+  const of = [bare, ideal, visit.breed, visit.purpose, form, layDeg, curl, shown];
+  const asked = zones.flatMap((zone) => [zone, wishes.get(zone), settled.has(zone)]);
+  const before = solvedBefore.get(part) ?? [];
+  const same = before.find((one) => {
+    const [fixed, rest] = [one.of.slice(0, of.length), one.of.slice(of.length)];
+    return fixed.every((value, i) => value === of[i]) && isEqual(rest, asked);
+  });
+  if (same) return same.solution;
+  const solution = solvePart(...given);
+  solvedBefore.set(part, [{ of: [...of, ...asked], solution }, ...before].slice(0, KEPT));
+  return solution;
 }
 
 function listOf(found: Map<string, Along[]>, zone: string): Along[] {

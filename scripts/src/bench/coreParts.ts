@@ -3,6 +3,7 @@ import type { Case, Override, Plan } from '@kurrel/core';
 import {
   bathPlan,
   bodyOf,
+  clipLines,
   estimateContextOf,
   estimateVisit,
   exactStage,
@@ -15,6 +16,7 @@ import {
   resolveCase,
   searchedStage,
   tasksOf,
+  toolPasses,
 } from '@kurrel/core';
 import { breedOf } from '@kurrel/server/visits/sheet';
 import { loadLibrary } from '@kurrel/server/packs/load';
@@ -34,7 +36,9 @@ export function foundVisit(sheets: readonly VisitSheet[]): Case {
 
 /**
  * The core alone on the visits of the demo day, mats, measures and findings included: CPU time of each part as a share of
- * a 60 Hz frame. Every round takes every part of every visit in turn; the spread is between visits.
+ * a 60 Hz frame. Every round takes every part of every visit in turn; the spread is between visits, the 95th percentile of all
+ * samples. `again`: every contour of the dog solved for other lengths, tools and passes picked, the side drawn anew. `passes`: one contour of 60
+ * stations blocked in with every comb of the drawer.
  */
 export function coreParts(sheets: readonly VisitSheet[]): void {
   const library = loadLibrary();
@@ -52,29 +56,37 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
       plan: () => planGroom(open()),
       // Every length is another each time: what is kept from before does not help.
       outline: () => outlineOf(body.views.side, stretched(plan), 'after', false),
+      again: () => {
+        const wish = { ...choices.wish, lean: nextLean() };
+        outlineOf(body.views.side, planGroom(rechoose(visit, { ...choices, wish })), 'after', false);
+      },
       step: () => planGroom(rechoose(visit, { ...choices, overrides: [nextLength()] })),
+      passes: () => toolPasses({ ...BLOCKED, ...packs.tools.policy.passes, labels: labelsOf(visit) }),
+      lines: () => clipLines(packs, breed, visit.trim, body),
       board: () => proposeChoices(visit, estimateContextOf(sheet)),
     };
     return [
-      { parts, times: { body: [], plan: [], outline: [], step: [], board: [] } as Record<Part, number[]> },
+      {
+        parts,
+        times: Object.fromEntries(PARTS.map((name) => [name, []])) as unknown as Record<Part, number[]>,
+      },
     ];
   });
-  type Part = 'body' | 'plan' | 'outline' | 'step' | 'board';
-  const names: readonly Part[] = ['body', 'plan', 'outline', 'step', 'board'];
   for (let round = 0; round < ROUNDS; round++) {
     for (const { parts, times } of visits) {
-      for (const name of names) {
+      for (const name of PARTS) {
         if (name === 'board' && round % 6 !== 0) continue;
         times[name].push(cpuMs(parts[name]));
       }
     }
   }
-  for (const name of names) {
-    const medians = visits.map(({ times }) => spread(times[name].slice(times[name].length / 4)).p50);
+  for (const name of PARTS) {
+    const samples = visits.map(({ times }) => times[name].slice(times[name].length / 4));
+    const medians = samples.map((of) => spread(of).p50);
     const { p25, p50, p75, worst } = spread(medians);
     const share = (ms: number) => `${((100 * ms) / FRAME_MS).toFixed(0)} %`;
     console.log(
-      `core, ${name} of ${visits.length} real visits: ${share(p50)} of a 60 Hz frame (quartiles ${share(p25)} to ${share(p75)}, worst visit ${share(worst)})`,
+      `core, ${name} of ${visits.length} real visits: ${share(p50)} of a 60 Hz frame (quartiles ${share(p25)} to ${share(p75)}, worst visit ${share(worst)}; p95 ${share(spread(samples.flat()).p95)})`,
     );
   }
 }
@@ -132,7 +144,24 @@ export function orders(sheets: readonly VisitSheet[]): void {
   );
 }
 
+const PARTS = ['body', 'plan', 'outline', 'again', 'step', 'passes', 'lines', 'board'] as const;
+type Part = (typeof PARTS)[number];
+
+/** A hollow along a back, as `toolPasses` is asked. */
+const BLOCKED = {
+  wantedMm: Array.from({ length: 60 }, (_, i) => 13 + 10 * Math.sin((Math.PI * i) / 60)),
+  spacingMm: 6,
+};
+const labelsOf = ({ options }: Case) => [
+  { leavesMm: null, toleranceMm: 1 },
+  ...options.flatMap(({ leavesMm, technique }) =>
+    technique === 'comb' && leavesMm !== null ? [{ leavesMm, toleranceMm: 0.1 * leavesMm }] : [],
+  ),
+];
+
 let turn = 0;
+const LEANS = ['shorter', 'as-drawn', 'longer'] as const;
+const nextLean = () => LEANS[++turn % LEANS.length] ?? 'as-drawn';
 const stretched = (plan: Plan): Plan => {
   const by = 1 + (++turn % 50) / 500;
   return { ...plan, zones: plan.zones.map((zone) => ({ ...zone, leftMm: zone.leftMm * by })) };
