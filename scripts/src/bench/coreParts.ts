@@ -48,7 +48,7 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
     if (!choices) return [];
     const breed = breedOf(library, sheet);
     const open = (): Case => resolveCase(packs, breed, factsWith(sheet, sheet.hands), choices);
-    const visit = open();
+    const [visit, leaning] = [open(), open()];
     const plan = planGroom(visit);
     const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
     const parts = {
@@ -58,7 +58,7 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
       outline: () => outlineOf(body.views.side, stretched(plan), 'after', false),
       again: () => {
         const wish = { ...choices.wish, lean: nextLean() };
-        outlineOf(body.views.side, planGroom(rechoose(visit, { ...choices, wish })), 'after', false);
+        outlineOf(body.views.side, planGroom(rechoose(leaning, { ...choices, wish })), 'after', false);
       },
       step: () => planGroom(rechoose(visit, { ...choices, overrides: [nextLength()] })),
       passes: () => toolPasses({ ...BLOCKED, ...packs.tools.policy.passes, labels: labelsOf(visit) }),
