@@ -49,6 +49,7 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
     const breed = breedOf(library, sheet);
     const open = (): Case => resolveCase(packs, breed, factsWith(sheet, sheet.hands), choices);
     const [visit, leaning] = [open(), open()];
+    let leant = 0;
     const plan = planGroom(visit);
     const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
     const parts = {
@@ -57,7 +58,7 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
       // Every length is another each time: what is kept from before does not help.
       outline: () => outlineOf(body.views.side, stretched(plan), 'after', false),
       again: () => {
-        const wish = { ...choices.wish, lean: nextLean() };
+        const wish = { ...choices.wish, lean: LEANS[++leant % LEANS.length] ?? 'as-drawn' };
         outlineOf(body.views.side, planGroom(rechoose(leaning, { ...choices, wish })), 'after', false);
       },
       step: () => planGroom(rechoose(visit, { ...choices, overrides: [nextLength()] })),
@@ -160,8 +161,8 @@ const labelsOf = ({ options }: Case) => [
 ];
 
 let turn = 0;
+/** More of them than solutions are kept: every contour is solved again. */
 const LEANS = ['shorter', 'as-drawn', 'longer'] as const;
-const nextLean = () => LEANS[++turn % LEANS.length] ?? 'as-drawn';
 const stretched = (plan: Plan): Plan => {
   const by = 1 + (++turn % 50) / 500;
   return { ...plan, zones: plan.zones.map((zone) => ({ ...zone, leftMm: zone.leftMm * by })) };
