@@ -11,10 +11,12 @@ export const mix = (a: Point, b: Point, t: number): Point => ({
   x: a.x + (b.x - a.x) * t,
   y: a.y + (b.y - a.y) * t,
 });
-export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+/** √(x² + y²): a dog's millimetres neither overflow nor vanish, which `Math.hypot` guards against at twenty times the cost. */
+export const norm = (x: number, y: number): number => Math.sqrt(x * x + y * y);
+export const distance = (a: Point, b: Point): number => norm(a.x - b.x, a.y - b.y);
 
 export function unit(a: Point): Point {
-  const length = Math.hypot(a.x, a.y);
+  const length = norm(a.x, a.y);
   return length === 0 ? { x: 0, y: 1 } : { x: a.x / length, y: a.y / length };
 }
 

@@ -1,6 +1,6 @@
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { Point } from './geometry.ts';
-import { minus, plus, times } from './geometry.ts';
+import { minus, norm, plus, times } from './geometry.ts';
 import type {
   Archetype,
   ArchetypePack,
@@ -212,7 +212,7 @@ function placeHead(placed: Record<string, Point>, { head, ear, proportions }: Te
   for (const [name, pair] of Object.entries(head.landmarks)) if (name !== 'occiput') put(name, pair);
   const root = ear.landmarks.earRoot ?? [0.2, 0];
   const [tipU, tipV] = ear.landmarks.earTip ?? root;
-  const drawn = Math.hypot(tipU - root[0], tipV - root[1]);
+  const drawn = norm(tipU - root[0], tipV - root[1]);
   const size = proportions.earShare / drawn;
   for (const [name, [a, b]] of Object.entries(ear.landmarks)) {
     put(name, [root[0] + (a - root[0]) * size, root[1] + (b - root[1]) * size]);

@@ -1,4 +1,5 @@
 import type { Point } from '../body/geometry.ts';
+import { distance } from '../body/geometry.ts';
 
 /** The line nearest to points (total least squares), from beside the first to beside the last. */
 export function lineThrough(points: readonly Point[]): readonly [Point, Point] {
@@ -49,8 +50,6 @@ export function circleThrough(
   const [u, v] = [(vv * uz - uv * vz) / (2 * det), (uu * vz - uv * uz) / (2 * det)];
   const radius = Math.sqrt(u * u + v * v + (uu + vv) / n);
   const middle = { x: mx + u, y: my + v };
-  const rms = Math.sqrt(
-    points.reduce((sum, p) => sum + (Math.hypot(p.x - middle.x, p.y - middle.y) - radius) ** 2, 0) / n,
-  );
+  const rms = Math.sqrt(points.reduce((sum, p) => sum + (distance(p, middle) - radius) ** 2, 0) / n);
   return { middle, radius, rms };
 }

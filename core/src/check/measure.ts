@@ -1,7 +1,7 @@
 import type { ViewId } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import { alongRay, crossings } from '../body/crossings.ts';
-import { mix, plus, times } from '../body/geometry.ts';
+import { distance, mix, plus, times } from '../body/geometry.ts';
 import { stretchOf } from '../outline/alongPart.ts';
 import { BODY_LINES, TRUNK_LINES } from '../outline/ruledLines.ts';
 import type { BodyLine, Feature, HeadShape } from '../packs/breed.ts';
@@ -87,7 +87,7 @@ function trunkLine(dog: SeenDog, name: keyof typeof TRUNK_LINES): Measured | nul
   const over = edge === 'top' ? topOver : underOver;
   return slope(over(dog, ...from), over(dog, ...to));
 }
-const lengthOf = ([a, b]: Line) => Math.hypot(b.x - a.x, b.y - a.y);
+const lengthOf = ([a, b]: Line) => distance(a, b);
 
 /** The coat over a landmark of a part. */
 function coatAt(seen: SeenPart | null, landmark: string): Point | null {

@@ -2,6 +2,7 @@ import type { MeasureKey } from '../body/measures.ts';
 import { MEASURES } from '../body/measures.ts';
 import type { Packs } from '../packs/packs.ts';
 import type { Handling, Severity, Tightness } from '../terms/dog.ts';
+import { once } from '../terms/once.ts';
 
 /** What a word of the field means on the sheet of findings. */
 export type Meaning =
@@ -23,12 +24,8 @@ export interface Word {
   readonly means: Meaning;
 }
 
-const known = new WeakMap<Packs, readonly Word[]>();
-
 /** Every word a typed finding may hold, longest first, so that "back of thigh" is not read as "back". */
-export function vocabulary(packs: Packs): readonly Word[] {
-  const before = known.get(packs);
-  if (before) return before;
+export const vocabulary = once((packs: Packs): readonly Word[] => {
   const words: Word[] = [];
   const add = (texts: readonly string[], means: Word['means']) => {
     for (const text of texts) words.push({ text: text.toLowerCase(), means });
@@ -62,7 +59,5 @@ export function vocabulary(packs: Packs): readonly Word[] {
   packs.mats.words.forEach((texts, index) =>
     add(texts, { kind: 'tightness', grade: (index + 1) as Tightness }),
   );
-  const sorted = words.sort((a, b) => b.text.length - a.text.length);
-  known.set(packs, sorted);
-  return sorted;
-}
+  return words.sort((a, b) => b.text.length - a.text.length);
+});

@@ -1,7 +1,22 @@
 import type { Point } from '../body/geometry.ts';
-import { mix } from '../body/geometry.ts';
+import { distance, mix } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
+import { once } from '../terms/once.ts';
 import type { Side } from '../terms/zone.ts';
+
+/** A part's contour without its coat. */
+export const skinOf = once(({ stations }: ViewPart): readonly Point[] => stations.map(({ point }) => point));
+
+/** Between the stations of a part, mm. */
+export const spacingOf = once(({ stations }: ViewPart): number => {
+  let sum = 0;
+  let previous = stations.at(-1);
+  for (const station of stations) {
+    if (previous) sum += distance(station.point, previous.point);
+    previous = station;
+  }
+  return stations.length > 1 ? sum / stations.length : 1;
+});
 
 /** A stretch of a part's contour from one landmark to the next, in station order. */
 interface Stretch {
@@ -12,14 +27,14 @@ interface Stretch {
 }
 
 /** The contour cut at its landmarks; together they go once round it. */
-function stretchesOf({ landmarkStation, stations }: ViewPart): readonly Stretch[] {
+const stretchesOf = once(({ landmarkStation, stations }: ViewPart): readonly Stretch[] => {
   const marks = Object.entries(landmarkStation).sort((a, b) => a[1] - b[1]);
   return marks.map(([from, start], index) => {
     const [to = from, end = start] = marks[(index + 1) % marks.length] ?? [];
     const length = (end - start + stations.length) % stations.length;
     return { from, to, start, length: length || (marks.length === 1 ? stations.length : 0) };
   });
-}
+});
 
 /** Every station with the landmarks on both sides of it and its share of the way between them. */
 export function eachStation(
@@ -41,30 +56,41 @@ export function spreadAlong(part: ViewPart, at: (landmark: string) => number): F
   return out;
 }
 
+/** The share of a correction that stays with the dog's own bone, by station. */
+export const carriedAlong = once((part: ViewPart) => spreadAlong(part, (name) => part.carried[name] ?? 0));
+
+/** Where on another part's contour the places of this part's stations lie, in its stations; null where it lacks a landmark of this one's. */
+const positionsOn = once((part: ViewPart) =>
+  once((other: ViewPart): Float64Array | null => {
+    const out = new Float64Array(part.stations.length);
+    const n = other.stations.length;
+    let found = true;
+    eachStation(part, (station, from, to, share) => {
+      const [a, b] = [other.landmarkStation[from], other.landmarkStation[to]];
+      if (a === undefined || b === undefined) found = false;
+      else out[station] = (a + ((b - a + n) % n) * share) % n;
+    });
+    return found ? out : null;
+  }),
+);
+
 /**
- * The points of another dog's contour that correspond to this one's stations: the same share of the way between the same
- * two landmarks. Null where the other part has not the same landmarks in the same order.
+ * The points of another dog's contour, one for each of its stations, that correspond to this one's stations: the same share of the way between the same
+ * two landmarks. Null where the other part has not the same landmarks.
  */
 export function correspond(
   part: ViewPart,
   other: ViewPart,
   contour: readonly Point[],
 ): readonly Point[] | null {
-  const out: Point[] = part.stations.map(({ point }) => point);
-  const n = contour.length;
-  let found = true;
-  eachStation(part, (station, from, to, share) => {
-    const [a, b] = [other.landmarkStation[from], other.landmarkStation[to]];
-    if (a === undefined || b === undefined) {
-      found = false;
-      return;
-    }
-    const position = a + ((b - a + n) % n) * share;
+  const positions = positionsOn(part)(other);
+  if (!positions) return null;
+  return part.stations.map(({ point }, i) => {
+    const position = positions[i] as number;
     const index = Math.floor(position);
-    const [p, q] = [contour[index % n], contour[(index + 1) % n]];
-    if (p && q) out[station] = mix(p, q, position - index);
+    const [p, q] = [contour[index], contour[index + 1] ?? contour[0]];
+    return p && q ? mix(p, q, position - index) : point;
   });
-  return found ? out : null;
 }
 
 /** A place between two landmarks, by its share of the way: "withers>backMid@0.25". Sides are left out: the zone knows its own. */

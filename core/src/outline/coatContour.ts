@@ -1,10 +1,10 @@
 import type { Coat } from '../coat/hair.ts';
-import { minus, plus, times, unit } from '../body/geometry.ts';
+import { norm, plus, times, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
-import type { Station, ViewPart } from '../body/view.ts';
+import type { ViewPart } from '../body/view.ts';
 import type { Side } from '../terms/zone.ts';
 import { sideOf } from '../terms/zone.ts';
-import { stationAt } from './alongPart.ts';
+import { skinOf, spacingOf, stationAt } from './alongPart.ts';
 
 /** How long the hair is in a zone, and how that varies along the zone's contour. */
 export interface ZoneHair {
@@ -26,20 +26,17 @@ const FALLS_MM = 60;
 /** Fallen hair lies in a layer about so thick, mm (prior). */
 const LAYER_MM = 40;
 
-/**
- * How far hair that would stand off by `mm` does where a share of it falls: layer·(1 − e^(−mm/layer)) instead; and how much it
- * gains for a millimetre more.
- */
-function standingOff(mm: number, falls: number): readonly [mm: number, slope: number] {
-  const rest = Math.exp(-mm / LAYER_MM);
-  return [mm * (1 - falls) + LAYER_MM * (1 - rest) * falls, 1 - falls + rest * falls];
-}
+/** How far hair that would stand off by `mm` does where a share of it falls: layer·(1 − e^(−mm/layer)) instead. */
+const standingOff = (mm: number, falls: number): number =>
+  falls === 0 ? mm : mm * (1 - falls) + LAYER_MM * (1 - Math.exp(-mm / LAYER_MM)) * falls;
+
+/** How much that gains for a millimetre more. */
+const gainOff = (mm: number, falls: number): number =>
+  falls === 0 ? 1 : 1 - falls + Math.exp(-mm / LAYER_MM) * falls;
 
 /** Hair that hangs to the ground goes no further. */
-function aboveGround(depthMm: number, { point, normal }: Station, hang: number): number {
-  const down = -unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }).y;
-  return down > 0 ? Math.min(depthMm, Math.max(0, point.y - GROUND_MM) / down) : depthMm;
-}
+const aboveGround = (depthMm: number, heightMm: number, direction: Point): number =>
+  direction.y < 0 ? Math.min(depthMm, Math.max(0, heightMm - GROUND_MM) / -direction.y) : depthMm;
 /** The tips of what hangs to the ground, mm above it. */
 const GROUND_MM = 2;
 
@@ -66,7 +63,10 @@ export function coatContour(
   const { depth, direction } = coatOver(part, hairOf, coat);
   return unhooked(
     part,
-    part.stations.map(({ point }, i) => plus(point, times(direction[i] ?? point, depth[i] ?? 0))),
+    part.stations.map(({ point }, i) => {
+      const [u, mm] = [direction[i] as Point, depth[i] as number];
+      return { x: point.x + u.x * mm, y: point.y + u.y * mm };
+    }),
   );
 }
 
@@ -79,24 +79,34 @@ const BENT = Math.cos((60 * Math.PI) / 180);
 /** Where the coat's edge turns back on itself and the skin under it does not, hair falls together. */
 function unhooked(part: ViewPart, contour: readonly Point[]): readonly Point[] {
   const n = contour.length;
-  const turn = (points: (i: number) => Point, i: number) => {
-    const [a, b] = [minus(points(i), points(i + n - 1)), minus(points(i + 1), points(i))];
-    return (a.x * b.x + a.y * b.y) / (Math.hypot(a.x, a.y) * Math.hypot(b.x, b.y) || 1);
-  };
-  const skin = (i: number) => (part.stations[i % n] as Station).point;
+  const skin = skinOf(part);
   let points = contour;
   for (let pass = 0; pass < HOOK_PASSES; pass++) {
+    const before = points;
+    const isHook = (_: Point, i: number) => cosOfTurn(before, i) < HOOKED && cosOfTurn(skin, i) > BENT;
+    if (!before.some(isHook)) break;
+    const hooks = before.map(isHook);
     // All at once: a mirrored dog has a mirrored coat.
-    const at = (i: number) => points[i % n] as Point;
-    const hooks = points.map((_, i) => turn(at, i) < HOOKED && turn(skin, i) > BENT);
-    if (!hooks.includes(true)) break;
-    points = points.map((point, i) =>
-      hooks[i] || hooks[(i + 1) % n] || hooks[(i + n - 1) % n]
-        ? times(plus(times(point, 2), plus(at(i + n - 1), at(i + 1))), 0.25)
-        : point,
-    );
+    points = before.map((point, i) => {
+      const [a, c] = [(i + n - 1) % n, (i + 1) % n];
+      if (!hooks[i] && !hooks[a] && !hooks[c]) return point;
+      return times(plus(times(point, 2), plus(before[a] as Point, before[c] as Point)), 0.25);
+    });
   }
   return points;
+}
+
+/** The cosine of the angle that a closed line turns by at its i-th point. */
+function cosOfTurn(line: readonly Point[], i: number): number {
+  const n = line.length;
+  const a = line[i === 0 ? n - 1 : i - 1] as Point;
+  const b = line[i] as Point;
+  const c = line[i === n - 1 ? 0 : i + 1] as Point;
+  const ax = b.x - a.x;
+  const ay = b.y - a.y;
+  const cx = c.x - b.x;
+  const cy = c.y - b.y;
+  return (ax * cx + ay * cy) / (norm(ax, ay) * norm(cx, cy) || 1);
 }
 
 /**
@@ -109,82 +119,84 @@ export function coatOver(
   hairOf: (zone: string) => ZoneHair,
   coat: Pick<Coat, 'curl' | 'layDeg'>,
 ): CoatOver {
-  const stations = part.stations;
-  const n = stations.length;
+  const n = part.stations.length;
   const length = new Float64Array(n);
   const factor = new Float64Array(n);
   const raw = new Float64Array(n);
-  const hairs = new Map<string, ZoneHair>();
-  const shapes = new Map<string, Float64Array>();
   const over = new Uint8Array(n);
-  const direction = stations.map(({ zone, normal }, i) => {
-    let hair = hairs.get(zone);
-    if (!hair) {
-      hair = hairOf(zone);
-      hairs.set(zone, hair);
-      if (hair.shape) shapes.set(zone, shapeAlong(part, zone, hair.shape));
-    }
-    const layDeg = hair.layDeg ?? coat.layDeg;
-    const mm = hair.stretchedMm * (shapes.get(zone)?.[i] ?? 1);
-    const sin = Math.sin((layDeg * Math.PI) / 180);
-    const lies = Math.min(1, Math.max(0, (62 - layDeg) / 25)) * Math.min(1, mm / 45);
+  const grown = new Map(part.zones.map((zone) => [zone, grownIn(part, zone, hairOf(zone), coat.layDeg)]));
+  const direction = part.stations.map(({ zone, normal, point }, i) => {
+    const { hair, sin, lying, shape } = grown.get(zone) as Grown;
+    const mm = hair.stretchedMm * (shape?.[i] ?? 1);
+    const lies = lying * Math.min(1, mm / 45);
     const hang = part.fromAbove ? 0 : Math.max(0, -normal.y) * lies;
-    if (hair.over) over[i] = 1;
     const falls = Math.min(1, Math.max(0, (mm - FALLS_MM) / FALLS_MM)) * lies;
-    const [off, slope] = standingOff(mm * sin, falls);
+    const towards = hang > 0 ? unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }) : normal;
+    if (hair.over) over[i] = 1;
     length[i] = mm;
-    factor[i] = coat.curl * (sin * slope * (1 - hang) + hang);
-    raw[i] = coat.curl * (off * (1 - hang) + mm * hang);
-    if (part.onGround && stations[i]) raw[i] = aboveGround(raw[i] as number, stations[i], hang);
-    return hang > 0 ? unit({ x: normal.x * (1 - hang), y: normal.y * (1 - hang) - hang }) : normal;
+    factor[i] = coat.curl * (sin * gainOff(mm * sin, falls) * (1 - hang) + hang);
+    const depthMm = coat.curl * (standingOff(mm * sin, falls) * (1 - hang) + mm * hang);
+    raw[i] = part.onGround ? aboveGround(depthMm, point.y, towards) : depthMm;
+    return towards;
   });
-  const spacingMm = n > 1 ? perimeter(stations.map((s) => s.point)) / n : 1;
+  const spacingMm = spacingOf(part);
   const depth = smooth(bevel(raw, spacingMm * BEVEL, over), spacingMm);
   return { depth, direction, factor, length, spacingMm };
 }
 
-function perimeter(points: readonly Point[]): number {
-  let sum = 0;
-  let previous = points[points.length - 1];
-  for (const point of points) {
-    if (previous) sum += Math.hypot(point.x - previous.x, point.y - previous.y);
-    previous = point;
-  }
-  return sum;
+/** The hair of a zone as it grows on a part. */
+interface Grown {
+  readonly hair: ZoneHair;
+  /** Of the lay. */
+  readonly sin: number;
+  /** 1 where it lies, 0 where it stands. */
+  readonly lying: number;
+  readonly shape: Float64Array | null;
 }
 
-/** Lowers every depth but what stands `over` to what a slope of `rise` per station from its neighbours allows; the contour is closed. */
+function grownIn(part: ViewPart, zone: string, hair: ZoneHair, coatLayDeg: number): Grown {
+  const layDeg = hair.layDeg ?? coatLayDeg;
+  return {
+    hair,
+    sin: Math.sin((layDeg * Math.PI) / 180),
+    lying: Math.min(1, Math.max(0, (62 - layDeg) / 25)),
+    shape: hair.shape ? shapeAlong(part, zone, hair.shape) : null,
+  };
+}
+
+/**
+ * Lowers every depth but what stands `over` to what a slope of `rise` per station from its neighbours allows; the contour is closed, so that each way
+ * round goes twice past every station.
+ */
 function bevel(depth: Float64Array, rise: number, over: Uint8Array): Float64Array {
   const n = depth.length;
-  const out = Float64Array.from(depth);
-  for (let pass = 0; pass < 2; pass++) {
-    for (let i = 0; i < 2 * n; i++) {
-      const at = i % n;
-      if (over[at]) continue;
-      out[at] = Math.min(out[at] as number, (out[(at + n - 1) % n] as number) + rise);
-    }
-    for (let i = 2 * n - 1; i >= 0; i--) {
-      const at = i % n;
-      if (over[at]) continue;
-      out[at] = Math.min(out[at] as number, (out[(at + 1) % n] as number) + rise);
-    }
+  const out = depth.slice();
+  for (let i = 0, before = n - 1; i < 2 * n; i++) {
+    const at = i < n ? i : i - n;
+    if (!over[at]) out[at] = Math.min(out[at] as number, (out[before] as number) + rise);
+    before = at;
+  }
+  for (let i = 2 * n - 1, after = 0; i >= 0; i--) {
+    const at = i < n ? i : i - n;
+    if (!over[at]) out[at] = Math.min(out[at] as number, (out[after] as number) + rise);
+    after = at;
   }
   return out;
 }
 
+/** The mean with weights that fall to nothing over `SMOOTHING_MM` on both sides. */
 function smooth(depth: Float64Array, spacing: number): Float64Array {
-  const reach = Math.max(1, Math.round(SMOOTHING_MM / spacing));
   const n = depth.length;
+  const reach = Math.min(n - 1, Math.max(1, Math.round(SMOOTHING_MM / spacing)));
   const out = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    let sum = 0;
-    let weights = 0;
-    for (let k = -reach; k <= reach; k++) {
-      const weight = reach + 1 - Math.abs(k);
-      sum += weight * (depth[(i + k + n) % n] as number);
-      weights += weight;
+    let sum = (reach + 1) * (depth[i] as number);
+    for (let k = 1; k <= reach; k++) {
+      const before = depth[i < k ? i - k + n : i - k] as number;
+      const after = depth[i + k < n ? i + k : i + k - n] as number;
+      sum += (reach + 1 - k) * (before + after);
     }
-    out[i] = sum / weights;
+    out[i] = sum / (reach + 1) ** 2;
   }
   return out;
 }

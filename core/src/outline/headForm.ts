@@ -1,6 +1,6 @@
 import { alongRay } from '../body/crossings.ts';
 import type { Point } from '../body/geometry.ts';
-import { minus, plus, times, unit } from '../body/geometry.ts';
+import { distance, minus, norm, plus, times, unit } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { ViewId } from '../body/body.ts';
 import type { HeadForm } from '../packs/breed.ts';
@@ -62,7 +62,7 @@ function fromAhead(
   const bone = CHEEKBONE.flatMap((name) => drawn[part.landmarkStation[name] ?? -1] ?? []);
   const halfWidth = FLAT_SIDED.includes(form) && bone.length > 0 ? Math.max(...bone.map(out)) : widest;
   const skull = Math.abs(beside?.x ?? halfWidth);
-  const from = (p: Point) => Math.hypot(p.x, p.y - (top + bottom) / 2);
+  const from = (p: Point) => norm(p.x, p.y - (top + bottom) / 2);
   const radius = drawn.reduce((sum, p) => sum + from(p), 0) / drawn.length;
   const curve = FORMS[form]({ halfWidth, radius, skull, top, eyes, bottom });
   const middle = { x: 0, y: form === 'dome' ? eyes : (top + bottom) / 2 };
@@ -120,7 +120,7 @@ function wedge(part: ViewPart, drawn: readonly Point[]): FormDepth | null {
   const along = unit(minus(crown, nose));
   const across = { x: -along.y, y: along.x };
   const out = across.y > 0 ? across : { x: along.y, y: -along.x };
-  const length = Math.hypot(crown.x - nose.x, crown.y - nose.y);
+  const length = distance(crown, nose);
   return (skin, direction) => {
     const from = minus(skin, nose);
     const way = from.x * along.x + from.y * along.y;

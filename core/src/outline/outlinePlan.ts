@@ -8,9 +8,11 @@ import type { Bodies } from './bodies.ts';
 import { bodiesOf } from './bodies.ts';
 import { formedIn } from './headForm.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
-import { solvePart, unchanged } from './partOutline.ts';
+import { unchanged } from './partOutline.ts';
+import type { Twins } from './partWanted.ts';
+import { solvedOnce } from './solvedOnce.ts';
 import type { SeenZone } from './zoneAnswer.ts';
-import { average, deficitsOf, zoneOutline } from './zoneAnswer.ts';
+import { average, deficitsOf, isChanged, zoneOutline } from './zoneAnswer.ts';
 
 export interface OutlinePlan extends Outlined {
   /** The worst optimality violation of all that was solved, relative. */
@@ -58,7 +60,8 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
   const seen = new Map<string, SeenZone[]>();
   const shows = (zone: string, view: ViewId, along: readonly Along[]) => {
     const views = seen.get(zone) ?? [];
-    seen.set(zone, [...views, { view, along, meanMm: average(along.map(({ change }) => change)) }]);
+    views.push({ view, along, meanMm: average(along.map(({ change }) => change)) });
+    seen.set(zone, views);
   };
   const mirrored = new Map([...wishes].map(([zone, wish]) => [otherSide(zone), wish]));
   const even = [...wishes].every(([zone, wish]) => isEqual(wish, mirrored.get(zone)));
@@ -66,13 +69,13 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
   const settled = new Set<string>();
   for (const id of SOLVED) {
     for (const [zone, views] of seen)
-      if (!settled.has(zone) && sideOf(zone) === null && zoneOutline(views)) settled.add(zone);
+      if (!settled.has(zone) && sideOf(zone) === null && isChanged(views)) settled.add(zone);
     const found = new Map<string, Along[]>();
     for (const part of bodies.own.views[id].parts) {
       const form = formed?.view === id && formed.part === part.id ? head : null;
       if (part.far || (headOnly && form === null)) continue;
       if (form === null && bodies.still.has(part)) {
-        for (const one of unchanged(part, wishes, settled, id === 'side')) listOf(found, one.zone).push(one);
+        gather(found, unchanged(part, wishes, settled, id === 'side'));
         continue;
       }
       const twins = twinsOf(bodies, id, part);
@@ -87,9 +90,8 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
             ? solved.along
             : solvedOnce(visit, bodies.own, part, twins, mirrored, open, form).along;
       kkt = Math.max(kkt, solved.kkt);
-      const others = right.map((one) => ({ ...one, zone: otherSide(one.zone) }));
-      for (const one of [...solved.along, ...others]) listOf(found, one.zone).push(one);
-      if (form !== null) for (const { zone } of [...solved.along, ...others]) formedZones.add(zone);
+      const shown = [...gather(found, solved.along), ...gather(found, right, otherSide)];
+      if (form !== null) for (const zone of shown) formedZones.add(zone);
     }
     for (const [zone, along] of found) shows(zone, id, along);
   }
@@ -106,44 +108,31 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
   return { zones, deficits, kkt };
 }
 
-type PartSolution = ReturnType<typeof solvePart>;
-interface SolvedBefore {
-  readonly of: readonly unknown[];
-  readonly solution: PartSolution;
-}
-const solvedBefore = new WeakMap<ViewPart, readonly SolvedBefore[]>();
-/** Of a part: its own side and the other. */
-const KEPT = 2;
-
-/** `solvePart`, kept while all that goes into it is the same: what another finding does not move is not solved again. */
-function solvedOnce(...given: Parameters<typeof solvePart>): PartSolution {
-  const [visit, , part, twins, wishes, settled, form] = given;
-  const { layDeg, curl, shown } = visit.coat;
-  // The places that its twins show as well: their contours may cut another sliver of a neighbour.
-  const zones = [...new Set([part, ...twins].flatMap((one) => one?.zones ?? []))];
-  const [bare, ideal] = twins;
-  const of = [bare, ideal, visit.breed, visit.purpose, form, layDeg, curl, shown];
-  const asked = zones.flatMap((zone) => [zone, wishes.get(zone), settled.has(zone)]);
-  const before = solvedBefore.get(part) ?? [];
-  const same = before.find((one) => {
-    const [fixed, rest] = [one.of.slice(0, of.length), one.of.slice(of.length)];
-    return fixed.every((value, i) => value === of[i]) && isEqual(rest, asked);
-  });
-  if (same) return same.solution;
-  const solution = solvePart(...given);
-  solvedBefore.set(part, [{ of: [...of, ...asked], solution }, ...before].slice(0, KEPT));
-  return solution;
-}
-
-function listOf(found: Map<string, Along[]>, zone: string): Along[] {
-  const list = found.get(zone) ?? [];
-  found.set(zone, list);
-  return list;
+/** Adds what is asked of places to what is found of their zones, and says which zones those are. */
+function gather(
+  found: Map<string, Along[]>,
+  along: readonly Along[],
+  named = (zone: string) => zone,
+): ReadonlySet<string> {
+  const zones = new Set<string>();
+  let of: string | null = null;
+  let list: Along[] = [];
+  for (const one of along) {
+    if (one.zone !== of) {
+      of = one.zone;
+      const zone = named(of);
+      list = found.get(zone) ?? [];
+      found.set(zone, list);
+      zones.add(zone);
+    }
+    list.push(one);
+  }
+  return zones;
 }
 
 /** The same part on this dog without its findings, and on the ideal. */
-const twinsOf = ({ bare, ideal }: Bodies, view: ViewId, { id }: ViewPart) =>
+const twinsOf = ({ bare, ideal }: Bodies, view: ViewId, { id }: ViewPart): Twins =>
   [bare, ideal].map(({ views }) => views[view].parts.find((part) => part.id === id && !part.far)) as [
-    ViewPart | undefined,
-    ViewPart | undefined,
+    Twins[0],
+    Twins[1],
   ];

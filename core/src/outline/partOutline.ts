@@ -1,15 +1,14 @@
 import type { Body } from '../body/body.ts';
-import { minus, mix, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { HeadForm } from '../packs/breed.ts';
 import { rulesFor } from '../packs/rulesFor.ts';
 import type { Deficit } from '../targets/outlined.ts';
-import { otherSide, sideOf } from '../terms/zone.ts';
-import { correspond, eachStation, placeBetween, spreadAlong } from './alongPart.ts';
+import { otherSide } from '../terms/zone.ts';
 import type { CoatOver, ZoneHair } from './coatContour.ts';
-import { coatContour, coatOver } from './coatContour.ts';
-import { headForm } from './headForm.ts';
+import type { PartWanted, Twins } from './partWanted.ts';
+import { partWanted } from './partWanted.ts';
+import { placesSeen } from './placesSeen.ts';
 import { ruleRows } from './ruleRows.ts';
 import { solveOutline } from '../solver/solve.ts';
 
@@ -48,10 +47,8 @@ const ROUNDED: readonly HeadForm[] = ['dome', 'pear'];
 const FORM_LEAST = 0.4;
 /** Nothing is solved for less, mm. */
 const STILL_MM = 1;
-/** A place so many stations from a landmark is known by it. */
-const NEAR = [0, 1, -1, 2, -2];
-/** A zone of one side names its places without it. */
-const SIDES = /\.(left|right)$/;
+/** Hair that stands off by less for a millimetre more shows no length. */
+const STANDS_OFF = 0.05;
 
 /** A part that is as it should be wants no change of the zones it shows. */
 export function unchanged(
@@ -69,67 +66,40 @@ export function unchanged(
   });
 }
 
+/** A part solved, with what was wanted of it and which bounds its answer presses. */
+export interface PartSolution {
+  readonly along: readonly Along[];
+  readonly kkt: number;
+  readonly wanted: PartWanted | null;
+  readonly pressed: Int8Array;
+}
+
 /**
- * One part of one view, solved: this dog's contour in its coat against the ideal's and against that of its own bone; a head that the
- * trim shapes against its form. The side of
- * the head, the tail are held against the standard from where they are set on.
+ * One part of one view, solved for the smoothest change that comes near what is wanted of it between what may be and can be. `alike`: the same part under
+ * the same hair, solved within other bounds; what is wanted is taken from there, and the search starts at its answer.
  */
 export function solvePart(
   visit: Case,
   body: Pick<Body, 'landmarks' | 'heightMm'>,
   part: ViewPart,
-  [bare, ideal]: readonly [ViewPart | undefined, ViewPart | undefined],
+  twins: Twins,
   wishes: ReadonlyMap<string, ZoneWish>,
   settled: ReadonlySet<string>,
   form: HeadForm | null,
-): { readonly along: readonly Along[]; readonly kkt: number } {
-  const { layDeg } = visit.coat;
-  const coat = { layDeg, curl: visit.coat.shown === 'reverted' ? visit.coat.curl : 1 };
-  const hairOf = (zone: string): ZoneHair => wishes.get(zone)?.hair ?? { stretchedMm: 0 };
-  const over = coatOver(part, hairOf, coat);
-  const lineOf = (twin: ViewPart | undefined) => {
-    if (!twin) return null;
-    const line = correspond(part, twin, coatContour(twin, hairOf, coat));
-    if (!line || !part.setOn || !twin.setOn) return line;
-    const by = minus(part.setOn, twin.setOn);
-    return line.map((point) => plus(point, by));
-  };
-  const carried = spreadAlong(part, (name) => part.carried[name] ?? 0);
-  const [held, rides] = [0, 1].map((share) => carried.every((one) => one === share));
-  const standard = lineOf(rides ? bare : ideal);
-  const ownBone = held || rides || bare === ideal ? standard : lineOf(bare);
-  if (!standard || !ownBone) return { along: [], kkt: 0 };
-  const formDepth = form && bare ? headForm(form, bare, coatContour(bare, hairOf, coat)) : null;
+  alike: PartSolution | null = null,
+): PartSolution {
   const n = part.stations.length;
-  const target = new Float64Array(n);
-  const follows = new Set<number>();
-  let moved = 0;
-  part.stations.forEach(({ point }, i) => {
-    const u = over.direction[i] ?? point;
-    const wanted = mix(standard[i] ?? point, ownBone[i] ?? point, carried[i] ?? 0);
-    const away = minus(wanted, point);
-    const formed = formDepth?.(point, u) ?? 'as-drawn';
-    if (formed === 'follows') follows.add(i);
-    else if (formed === 'as-drawn') target[i] = away.x * u.x + away.y * u.y - (over.depth[i] ?? 0);
-    // The form is of the hair that is left, before edges between places are bevelled.
-    else target[i] = formed - (over.length[i] ?? 0) * (over.factor[i] ?? 0);
-    moved = Math.max(moved, Math.abs(target[i] ?? 0));
-  });
+  const still = { x: new Float64Array(n), kkt: 0, pressed: new Int8Array(n) };
+  const wanted = alike ? alike.wanted : partWanted(part, twins, hairFrom(wishes), coatOf(visit), form);
+  if (!wanted) return { along: [], kkt: 0, wanted, pressed: still.pressed };
+  const { over, target, mostMm, follows, idealSkin, idealCoat } = wanted;
   const { weight, lo, hi } = boundsOf(part, over, wishes, settled, form);
   for (const i of follows) weight[i] = HIDDEN;
   const smoothness = smoothnessOf(over.spacingMm, n, body.heightMm);
   const problem = { target, weight, lo, hi, smoothness, closed: true };
-  const still = { x: new Float64Array(n), kkt: 0 };
-  const free = moved < STILL_MM ? still : solveOutline(problem);
-  const skin =
-    ideal &&
-    correspond(
-      part,
-      ideal,
-      ideal.stations.map(({ point: at }) => at),
-    );
+  const free = mostMm < STILL_MM ? still : solveOutline(problem, alike ?? still);
   const rows =
-    moved < STILL_MM || form !== null || !skin
+    mostMm < STILL_MM || form !== null || !idealSkin
       ? []
       : ruleRows(rulesFor(visit.breed, visit.purpose), {
           part,
@@ -138,12 +108,25 @@ export function solvePart(
           weight,
           change: free.x,
           wanted: target,
-          idealSkin: skin,
-          idealCoat: standard,
+          idealSkin,
+          idealCoat,
         });
-  const { x, kkt } = rows.length === 0 ? free : solveOutline({ ...problem, rows });
-  return { along: alongOf(part, over, wishes, settled, { target, x, hi, lo }, form !== null), kkt };
+  const { x, kkt, pressed } = rows.length === 0 ? free : solveOutline({ ...problem, rows }, free);
+  const along = alongOf(part, over, wishes, settled, { target, x, hi, lo }, form !== null);
+  return { along, kkt, wanted, pressed };
 }
+
+const hairFrom =
+  (wishes: ReadonlyMap<string, ZoneWish>) =>
+  (zone: string): ZoneHair =>
+    wishes.get(zone)?.hair ?? NO_HAIR;
+const NO_HAIR: ZoneHair = { stretchedMm: 0 };
+
+/** The coat as the finished dog shows it. */
+const coatOf = ({ coat: { layDeg, curl, shown } }: Case) => ({
+  layDeg,
+  curl: shown === 'reverted' ? curl : 1,
+});
 
 /** λ that halves a correction of twice a hand's length, from one bump to the next: (length / 2π·spacing)⁴. */
 function smoothnessOf(spacingMm: number, stations: number, heightMm: number): number {
@@ -186,38 +169,17 @@ function alongOf(
   solved: Readonly<Record<'target' | 'x' | 'lo' | 'hi', Float64Array>>,
   formed: boolean,
 ): readonly Along[] {
-  const n = part.stations.length;
-  const named = new Map(Object.entries(part.landmarkStation).map(([name, at]) => [at, name]));
-  const between: string[] = [];
-  eachStation(part, (station, from, to, share) => {
-    between[station] = placeBetween(from, to, share);
-  });
-  return part.stations.flatMap(({ point, zone, hidden }, i): readonly Along[] => {
+  return placesSeen(part).flatMap(({ station, zone, landmark }): readonly Along[] | Along => {
     const wish = wishes.get(zone);
-    const factor = over.factor[i] ?? 0;
-    // On the middle line a place of either side is neither.
-    const midline = part.middle !== null && Math.abs(point[part.middle]) < over.spacingMm;
-    if (!wish || wish.held || hidden || settled.has(zone) || factor < 0.05) return [];
-    if (midline && sideOf(zone) !== null) return [];
-    const ends = [-1, 1].some((by) => {
-      const beside = part.stations[(i + by + n) % n];
-      return beside?.zone !== zone || beside.hidden;
-    });
-    const near = NEAR.map((by) => named.get((i + by + n) % n)).find((name) => name !== undefined);
-    const landmark = near?.replace(SIDES, '') ?? (ends ? (between[i] ?? null) : null);
-    const change = (solved.x[i] ?? 0) / factor;
-    const leave = (over.length[i] ?? 0) + change;
-    return [
-      {
-        zone,
-        landmark,
-        change,
-        leave,
-        short: formed ? null : shortOf(solved, i, factor, leave, wish),
-      },
-    ];
+    const factor = over.factor[station] ?? 0;
+    if (!wish || wish.held || settled.has(zone) || factor < STANDS_OFF) return NONE;
+    const change = (solved.x[station] ?? 0) / factor;
+    const leave = (over.length[station] ?? 0) + change;
+    const short = formed ? null : shortOf(solved, station, factor, leave, wish);
+    return { zone, landmark, change, leave, short };
   });
 }
+const NONE: readonly Along[] = [];
 
 function shortOf(
   { target, x, lo, hi }: Readonly<Record<'target' | 'x' | 'lo' | 'hi', Float64Array>>,

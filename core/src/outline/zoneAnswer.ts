@@ -19,26 +19,42 @@ export interface SeenZone {
   readonly meanMm: number;
 }
 
+/** Stretched mm: the least and the most to add at any of its places, and the longest that is left, whatever its sign. */
+function extentOf(views: readonly SeenZone[]) {
+  let [leastMm, mostMm, longestMm] = [Infinity, -Infinity, 0];
+  for (const { along } of views)
+    for (const { change, leave } of along) {
+      leastMm = Math.min(leastMm, change);
+      mostMm = Math.max(mostMm, change);
+      longestMm = Math.max(longestMm, Math.abs(leave));
+    }
+  return { leastMm, mostMm, longestMm };
+}
+
+/** Whether anybody would see what a zone's views ask of it. */
+export function isChanged(views: readonly SeenZone[]): boolean {
+  const { leastMm, mostMm, longestMm } = extentOf(views);
+  return Math.max(-leastMm, mostMm) >= Math.max(SEEN_MM, SEEN_SHARE * longestMm);
+}
+
 /**
  * One answer for a zone: its length changes by the median of what its views want, so that an edge that one view shows does
  * not lengthen the whole place; its shape holds what each view wants at its own landmarks. Null where nobody would see it.
  */
 export function zoneOutline(views: readonly SeenZone[], form: HeadForm | null = null): ZoneOutline | null {
-  const all = views.flatMap(({ along }) => along);
-  const changes = all.map(({ change }) => change);
-  const longest = Math.max(...all.map(({ leave }) => Math.abs(leave)));
-  const seen = Math.max(SEEN_MM, SEEN_SHARE * longest);
-  if (form === null && changes.every((change) => Math.abs(change) < seen)) return null;
+  if (form === null && !isChanged(views)) return null;
+  const { leastMm, mostMm, longestMm } = extentOf(views);
   const meanMm = median(views.map((one) => one.meanMm));
   const most = views.reduce((a, b) => (Math.abs(b.meanMm) > Math.abs(a.meanMm) ? b : a));
+  const leaves = () => views.flatMap(({ along }) => along.map(({ leave }) => leave));
   return {
     view: most.view,
     form,
-    formMm: form === null ? null : tenth(average(all.map(({ leave }) => leave))),
-    meanMm: worthIt(meanMm, longest) ? tenth(meanMm) : 0,
-    leastMm: Math.min(...changes),
-    mostMm: Math.max(...changes),
-    at: atLandmarks(all),
+    formMm: form === null ? null : tenth(average(leaves())),
+    meanMm: worthIt(meanMm, longestMm) ? tenth(meanMm) : 0,
+    leastMm,
+    mostMm,
+    at: atLandmarks(views),
   };
 }
 
@@ -47,20 +63,27 @@ const worthIt = (changeMm: number, longestMm: number): boolean =>
   Math.abs(changeMm) >= Math.max(WORTH_MM, WORTH_SHARE * longestMm);
 
 /** The mean length at each landmark: seen twice where both sides of the dog show it. */
-function atLandmarks(all: readonly Along[]): Record<string, number> {
+function atLandmarks(views: readonly SeenZone[]): Record<string, number> {
   const leaves = new Map<string, number[]>();
-  for (const { landmark, leave } of all)
-    if (landmark !== null) leaves.set(landmark, [...(leaves.get(landmark) ?? []), leave]);
+  for (const { along } of views)
+    for (const { landmark, leave } of along) {
+      if (landmark === null) continue;
+      const list = leaves.get(landmark);
+      if (list) list.push(leave);
+      else leaves.set(landmark, [leave]);
+    }
   return Object.fromEntries([...leaves].map(([name, list]) => [name, tenth(average(list))]));
 }
 
 /** What of a zone's outline cannot be had, each kind at its worst place. */
 export function deficitsOf(zone: string, views: readonly SeenZone[]): readonly Deficit[] {
   const worst = new Map<Deficit['kind'], Deficit>();
-  for (const { short } of views.flatMap(({ along }) => along)) {
-    if (!short || short.byMm < WORTH_SAYING_MM || (worst.get(short.kind)?.byMm ?? 0) >= short.byMm) continue;
-    worst.set(short.kind, { zone, ...short });
-  }
+  for (const { along } of views)
+    for (const { short } of along) {
+      if (!short || short.byMm < WORTH_SAYING_MM || (worst.get(short.kind)?.byMm ?? 0) >= short.byMm)
+        continue;
+      worst.set(short.kind, { zone, ...short });
+    }
   return [...worst.values()];
 }
 

@@ -1,4 +1,5 @@
 /** The shape of `packs/zones.json`, and a dog's zones with their sides. */
+import { once } from '../terms/once.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
 import type { HairClass, Look, Region, Side } from '../terms/zone.ts';
@@ -69,17 +70,11 @@ export interface DogZone {
   readonly side: Side | null;
 }
 
-const known = new WeakMap<ZonePack, readonly DogZone[]>();
-
 /** Every zone of a dog, paired ones once a side. */
-export function dogZones(pack: ZonePack): readonly DogZone[] {
-  const before = known.get(pack);
-  if (before) return before;
-  const zones = pack.zones.flatMap((kind): DogZone[] =>
+export const dogZones = once((pack: ZonePack): readonly DogZone[] =>
+  pack.zones.flatMap((kind): DogZone[] =>
     kind.paired
       ? (['left', 'right'] as const).map((side) => ({ id: `${kind.id}.${side}`, kind, side }))
       : [{ id: kind.id, kind, side: null }],
-  );
-  known.set(pack, zones);
-  return zones;
-}
+  ),
+);

@@ -1,3 +1,4 @@
+import { distance } from '../body/geometry.ts';
 import type { ViewId } from '../body/body.ts';
 import { VIEW_IDS } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
@@ -123,7 +124,7 @@ function runsOf(view: ViewId, part: ViewPart, zone: string): readonly Run[] {
     return station !== undefined && station.zone === zone && !station.hidden;
   };
   const [a, b] = [part.stations[0]?.point, part.stations[1]?.point];
-  const spacingMm = a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 1;
+  const spacingMm = a && b ? distance(a, b) : 1;
   const runs: Run[] = [];
   for (let first = 0; first < n; first++) {
     if (!shown(first) || shown(first - 1)) continue;

@@ -99,7 +99,7 @@ function outlinedTargets(mats: JudgedMats): readonly ZoneTarget[] {
   const drawn = targetsOf(mats);
   const wishes = new Map(drawn.map((target) => [target.zone.id, wishOf(visit, target)]));
   const outline = outlinePlan(visit, wishes);
-  return outline.zones.size === 0 && outline.deficits.length === 0 ? drawn : targetsOf(mats, outline);
+  return targetsOf(mats, outline, drawn);
 }
 
 function remarks(restrictions: Case['restrictions']): readonly Remark[] {

@@ -11,7 +11,7 @@ export const WIDE = 5;
 /** Rows of nothing before the first, so that no row has to ask whether it has neighbours. */
 const PAD = 4;
 
-/** The factor of the part of a matrix that is not held: L·D·Lᵀ, D in entry 0, rows padded in front. */
+/** The factor of the part of a matrix that is not held: L·D·Lᵀ, 1/D in entry 0, rows padded in front. */
 export interface FreeFactor {
   readonly size: number;
   readonly entries: Float64Array;
@@ -29,39 +29,48 @@ export function freeFactorOf(size: number): FreeFactor {
  */
 export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, into: FreeFactor): boolean {
   const f = into.entries;
+  // Of the four rows before: 1/D, and those entries of L that the next row asks for.
+  let d1 = 1;
+  let d2 = 1;
+  let d3 = 1;
+  let d4 = 1;
+  let l11 = 0;
+  let l12 = 0;
+  let l13 = 0;
+  let l21 = 0;
+  let l22 = 0;
+  let l31 = 0;
   for (let i = 0; i < size; i++) {
     const b = i * WIDE;
-    const o = (i + PAD) * WIDE;
-    if (held[i]) {
-      f[o] = 1;
-      f[o + 1] = f[o + 2] = f[o + 3] = f[o + 4] = 0;
-      continue;
-    }
-    const [o1, o2, o3, o4] = [o - WIDE, o - 2 * WIDE, o - 3 * WIDE, o - 4 * WIDE];
-    const v4 = i > 3 && !held[i - 4] ? (entries[b + 4] as number) : 0;
-    let v3 = 0;
-    let v2 = 0;
-    let v1 = 0;
-    if (i > 2 && !held[i - 3]) v3 = (entries[b + 3] as number) - v4 * (f[o3 + 1] as number);
-    if (i > 1 && !held[i - 2])
-      v2 = (entries[b + 2] as number) - v4 * (f[o2 + 2] as number) - v3 * (f[o2 + 1] as number);
-    if (i > 0 && !held[i - 1])
-      v1 =
-        (entries[b + 1] as number) -
-        v4 * (f[o1 + 3] as number) -
-        v3 * (f[o1 + 2] as number) -
-        v2 * (f[o1 + 1] as number);
-    const l4 = v4 / (f[o4] as number);
-    const l3 = v3 / (f[o3] as number);
-    const l2 = v2 / (f[o2] as number);
-    const l1 = v1 / (f[o1] as number);
-    const d = (entries[b] as number) - v4 * l4 - v3 * l3 - v2 * l2 - v1 * l1;
+    const free = !held[i];
+    const v4 = free && i > 3 && !held[i - 4] ? (entries[b + 4] as number) : 0;
+    const v3 = free && i > 2 && !held[i - 3] ? (entries[b + 3] as number) - v4 * l31 : 0;
+    const v2 = free && i > 1 && !held[i - 2] ? (entries[b + 2] as number) - v4 * l22 - v3 * l21 : 0;
+    const v1 =
+      free && i > 0 && !held[i - 1] ? (entries[b + 1] as number) - v4 * l13 - v3 * l12 - v2 * l11 : 0;
+    const l4 = v4 * d4;
+    const l3 = v3 * d3;
+    const l2 = v2 * d2;
+    const l1 = v1 * d1;
+    const d = free ? (entries[b] as number) - v4 * l4 - v3 * l3 - v2 * l2 - v1 * l1 : 1;
     if (!(d > 0)) return false;
-    f[o] = d;
+    const o = (i + PAD) * WIDE;
+    const inverse = 1 / d;
+    f[o] = inverse;
     f[o + 1] = l1;
     f[o + 2] = l2;
     f[o + 3] = l3;
     f[o + 4] = l4;
+    d4 = d3;
+    d3 = d2;
+    d2 = d1;
+    d1 = inverse;
+    l31 = l21;
+    l21 = l11;
+    l22 = l12;
+    l11 = l1;
+    l12 = l2;
+    l13 = l3;
   }
   // What lies behind the last row multiplies by nothing.
   f.fill(0, (size + PAD) * WIDE);
@@ -70,23 +79,29 @@ export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, int
 
 /** Solves L·D·Lᵀ·x = b in place of b. */
 export function solveFree({ size, entries: f }: FreeFactor, b: Float64Array): void {
-  for (let i = 0; i < size; i++) {
-    const o = (i + PAD) * WIDE;
-    let sum = b[i] as number;
-    if (i > 0) sum -= (f[o + 1] as number) * (b[i - 1] as number);
-    if (i > 1) sum -= (f[o + 2] as number) * (b[i - 2] as number);
-    if (i > 2) sum -= (f[o + 3] as number) * (b[i - 3] as number);
-    if (i > 3) sum -= (f[o + 4] as number) * (b[i - 4] as number);
-    b[i] = sum;
-  }
   let x1 = 0;
   let x2 = 0;
   let x3 = 0;
   let x4 = 0;
+  for (let i = 0; i < size; i++) {
+    const o = (i + PAD) * WIDE;
+    const x =
+      (b[i] as number) -
+      (f[o + 4] as number) * x4 -
+      (f[o + 3] as number) * x3 -
+      (f[o + 2] as number) * x2 -
+      (f[o + 1] as number) * x1;
+    b[i] = x;
+    x4 = x3;
+    x3 = x2;
+    x2 = x1;
+    x1 = x;
+  }
+  x1 = x2 = x3 = x4 = 0;
   for (let i = size - 1; i >= 0; i--) {
     const o = (i + PAD) * WIDE;
     const x =
-      (b[i] as number) / (f[o] as number) -
+      (b[i] as number) * (f[o] as number) -
       (f[o + WIDE + 1] as number) * x1 -
       (f[o + 2 * WIDE + 2] as number) * x2 -
       (f[o + 3 * WIDE + 3] as number) * x3 -

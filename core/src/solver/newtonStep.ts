@@ -8,67 +8,64 @@ import { bendRange } from './problem.ts';
 /** Of each station: on its upper bound 1, on its lower −1, free 0. */
 export type Active = Int8Array;
 
-/** xᵢ₋₁ − 2xᵢ + xᵢ₊₁ */
-const BEND = [1, -2, 1] as const;
-
 /** The Hessian without the rows, folded so that a closed contour too is a band: 0, n−1, 1, n−2 … */
 export interface Hessian {
   readonly band: FourBand;
   /** Place of each station in the band. */
   readonly place: Int32Array;
-  /** Of its free part, made anew for every step. */
+  /** Made anew for every step: the factor of its free part, which stations that is, and the step in their places. */
   readonly factor: FreeFactor;
+  readonly held: Uint8Array;
+  readonly folded: Float64Array;
 }
 
 export function hessianOf({ weight, smoothness, closed }: OutlineProblem): Hessian {
   const n = weight.length;
-  const place = Int32Array.from({ length: n }, (_, i) =>
-    !closed ? i : i < n / 2 ? 2 * i : 2 * (n - 1 - i) + 1,
-  );
+  const place = new Int32Array(n);
+  for (let i = 0; i < n; i++) place[i] = !closed ? i : i < n / 2 ? 2 * i : 2 * (n - 1 - i) + 1;
   const band = { size: n, entries: new Float64Array(n * WIDE) };
   const add = (i: number, j: number, value: number) => {
-    const [p, q] = [place[i] as number, place[j] as number];
-    if (p < q) return;
-    const at = p * WIDE + p - q;
+    const p = place[i] as number;
+    const q = place[j] as number;
+    const at = p < q ? q * WIDE + q - p : p * WIDE + p - q;
     band.entries[at] = (band.entries[at] as number) + value;
   };
   for (let i = 0; i < n; i++) add(i, i, 2 * (weight[i] as number));
   const [first, last] = bendRange(n, closed);
+  // (xₐ − 2xᵢ + x_c)²
   for (let i = first; i <= last; i++) {
-    const three = [i === 0 ? n - 1 : i - 1, i, i === n - 1 ? 0 : i + 1];
-    for (let p = 0; p < 3; p++)
-      for (let q = 0; q < 3; q++)
-        add(
-          three[p] as number,
-          three[q] as number,
-          2 * smoothness * (BEND[p] as number) * (BEND[q] as number),
-        );
+    const a = i === 0 ? n - 1 : i - 1;
+    const c = i === n - 1 ? 0 : i + 1;
+    add(a, a, 2 * smoothness);
+    add(i, i, 8 * smoothness);
+    add(c, c, 2 * smoothness);
+    add(a, i, -4 * smoothness);
+    add(i, c, -4 * smoothness);
+    add(a, c, 2 * smoothness);
   }
-  return { band, place, factor: freeFactorOf(n) };
+  return { band, place, factor: freeFactorOf(n), held: new Uint8Array(n), folded: new Float64Array(n) };
 }
 
-/** −H⁻¹g over the stations that are free to move; nothing over those on a bound. */
+/** −H⁻¹g over the stations that are free to move, nothing over those on a bound, into `step`. */
 export function newtonStep(
-  { band, place, factor }: Hessian,
+  { band, place, factor, held, folded }: Hessian,
   { rows = [] }: OutlineProblem,
   gradient: Float64Array,
   active: Active,
-): Float64Array {
+  step: Float64Array,
+): void {
   const n = gradient.length;
-  const held = new Uint8Array(n);
-  const step = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const p = place[i] as number;
-    if (active[i] !== 0) held[p] = 1;
-    else step[p] = -(gradient[i] as number);
+    const free = active[i] === 0;
+    held[p] = free ? 0 : 1;
+    folded[p] = free ? -(gradient[i] as number) : 0;
   }
   if (!factorizeFree(band, held, factor))
     throw new MisuseError('an outline whose weights differ beyond what numbers hold');
-  solveFree(factor, step);
-  if (rows.length > 0) withRows(factor, place, held, rows, step);
-  const unfolded = new Float64Array(n);
-  for (let i = 0; i < n; i++) unfolded[i] = step[place[i] as number] as number;
-  return unfolded;
+  solveFree(factor, folded);
+  if (rows.length > 0) withRows(factor, place, held, rows, folded);
+  for (let i = 0; i < n; i++) step[i] = folded[place[i] as number] as number;
 }
 
 /** Woodbury: (B + AᵀMA)⁻¹r = B⁻¹r − B⁻¹Aᵀ(M⁻¹ + AB⁻¹Aᵀ)⁻¹AB⁻¹r, with M = 2·weight. */

@@ -32,7 +32,10 @@ export function checkProblem({ target, weight, lo, hi, smoothness, rows = [] }: 
   if (!(smoothness >= 0 && smoothness < Infinity))
     throw new MisuseError(`a smoothness of ${smoothness}: it is 0 or more`);
   for (let i = 0; i < n; i++) {
-    const [t, w, least, most] = [target[i], weight[i], lo[i], hi[i]] as [number, number, number, number];
+    const t = target[i] as number;
+    const w = weight[i] as number;
+    const least = lo[i] as number;
+    const most = hi[i] as number;
     if (!Number.isFinite(t)) throw new MisuseError(`station ${i}: a target of ${t}`);
     if (!(w > 0 && w < Infinity)) throw new MisuseError(`station ${i}: a weight of ${w}; it is above 0`);
     if (!(least <= most)) throw new MisuseError(`station ${i}: bounds cross, ${least} to ${most}`);

@@ -10,21 +10,23 @@ const ROUNDING = 1e-13;
 
 /**
  * Projected Newton (Bertsekas 1982): the stations that do not press against a bound take a Newton step, the result is put back between the bounds,
- * as far along as it gains. Moves x to the answer; the largest violation left, relative, and the steps taken.
+ * as far along as it gains. Moves x to the answer; the largest violation left, relative, the steps taken, and what presses then.
  */
 export function projectedNewton(
   hessian: Hessian,
   problem: OutlineProblem,
   x: Float64Array,
-): { readonly kkt: number; readonly steps: number } {
+): { readonly kkt: number; readonly steps: number; readonly pressed: Active } {
   const gradient = new Float64Array(x.length);
+  const step = new Float64Array(x.length);
   const scale = pullOf(problem);
   for (let steps = 0; ; steps++) {
     gradientAt(problem, x, gradient);
     const kkt = violation(x, gradient, problem) / scale;
-    if (kkt <= ENOUGH || steps === MOST_STEPS) return { kkt, steps };
-    const step = newtonStep(hessian, problem, gradient, pressedAt(problem, x, gradient));
-    if (!lineSearch(problem, x, gradient, step)) return { kkt, steps };
+    const pressed = pressedAt(problem, x, gradient);
+    if (kkt <= ENOUGH || steps === MOST_STEPS) return { kkt, steps, pressed };
+    newtonStep(hessian, problem, gradient, pressed, step);
+    if (!lineSearch(problem, x, gradient, step)) return { kkt, steps, pressed };
   }
 }
 

@@ -71,6 +71,36 @@ describe('what to leave along a contour', () => {
     );
   }, 60_000);
 
+  it('comes out the same to the last digit whatever it starts from, and at once from its own answer', () => {
+    let [tried, tooLong, unlike] = [0, 0, 0];
+    fc.assert(
+      fc.property(
+        problems,
+        fc.array(fc.constantFrom(-1, 0, 1), { minLength: 40, maxLength: 40 }),
+        (problem, wild) => {
+          const cold = solveOutline(problem);
+          const again = solveOutline(problem, cold);
+          const pressed = Int8Array.from(wild.slice(0, cold.x.length));
+          const from = solveOutline(problem, { pressed });
+          tried++;
+          if (again.iterations > 1) tooLong++;
+          if (String(again.x) !== String(cold.x) || String(from.x) !== String(cold.x)) unlike++;
+          expect(from.objective).toBeCloseTo(cold.objective, 6);
+          cold.pressed.forEach((at, i) => {
+            if (at !== 0) expect(cold.x[i]).toBe(at > 0 ? problem.hi[i] : problem.lo[i]);
+          });
+        },
+      ),
+      { numRuns: 400, seed: 11 },
+    );
+    expect([tooLong / tried, unlike / tried].every((share) => share < 0.02)).toBe(true);
+  });
+
+  it('refuses by name to start from a solution of another outline', () => {
+    const like = { pressed: new Int8Array(3) };
+    expect(() => solveOutline(even([1, 2]), like)).toThrow(/solution of 3 stations for an outline of 2/);
+  });
+
   it('is what HiGHS finds', () => {
     fc.assert(
       fc.property(problems, (problem) => {

@@ -21,59 +21,71 @@ export interface Schooled {
 
 /** Applies every answer that bears on the zone; a rule that would leave no technique at all is not followed. */
 export function schooled(visit: Case, zone: DogZone, drawn: TrimArea, matted: boolean): Schooled {
-  let area = drawn;
-  let { techniques } = drawn;
-  let turned = false;
-  let oneLonger = false;
-  let share = 1;
-  const texts: string[] = [];
-  const reasons: Reason[] = [];
+  const school = {
+    area: drawn,
+    techniques: drawn.techniques,
+    turned: false,
+    oneLonger: false,
+    share: 1,
+    texts: [] as string[],
+    reasons: [] as Reason[],
+  };
   for (const question of visit.packs.schools.schools) {
     const answer = byId('answer', question.answers, visit.schools[question.id] ?? question.default);
     for (const effect of answer.effects) {
-      if (!bears(effect, visit, zone, area.mm, matted)) continue;
-      const say = (change: Reason['effect']) =>
-        reasons.push(
-          reason('standard', 'school', `${question.question}: ${answer.name}`, question.source, change),
-        );
-      const borrowed = borrow(visit, zone, area, effect.borrow ?? []);
-      if (borrowed) {
-        area = borrowed;
-        techniques = borrowed.techniques;
-        say({ kind: 'target', mm: borrowed.mm, range: borrowed.range });
-      }
-      const kept = techniques.filter((technique) => !effect.forbid?.includes(technique));
-      const wanted = area.techniques[0] === 'leave' ? [] : (effect.prefer ?? []);
-      const next = [...new Set([...wanted, ...kept])];
-      if (next.length > 0 && next.join() !== techniques.join()) {
-        const gone = techniques.filter((technique) => !next.includes(technique));
-        techniques = next;
-        say(gone.length > 0 ? { kind: 'removes', what: gone } : { kind: 'prefers', what: wanted });
-      }
-      if (effect.direction === 'against' && area.direction === 'with') {
-        area = { ...area, direction: 'against' };
-        say({ kind: 'note' });
-      }
-      if (effect.finish !== undefined && area.finishes[0] !== effect.finish) {
-        area = {
-          ...area,
-          finishes: [effect.finish, ...area.finishes.filter((one) => one !== effect.finish)],
-        };
-        say({ kind: 'note' });
-      }
-      if (effect.direction === 'with' && area.direction === 'against') {
-        turned = true;
-        oneLonger ||= effect.oneLonger ?? false;
-        say({ kind: 'note' });
-      }
-      if (effect.share !== undefined) {
-        share *= effect.share;
-        say({ kind: 'change', mm: area.mm * (effect.share - 1) });
-      }
-      if (effect.text !== undefined) texts.push(effect.text);
+      if (!bears(effect, visit, zone, school.area.mm, matted)) continue;
+      follow(visit, zone, effect, school, `${question.question}: ${answer.name}`, question.source);
     }
   }
-  return { area, techniques, turned, oneLonger, share, texts, reasons };
+  return school;
+}
+
+/** Does to a zone what one effect of an answer says, each change with its reason. */
+function follow(
+  visit: Case,
+  zone: DogZone,
+  effect: SchoolEffect,
+  school: { -readonly [key in keyof Schooled]: Schooled[key] } & { texts: string[]; reasons: Reason[] },
+  about: string,
+  source: Reason['source'],
+): void {
+  const say = (change: Reason['effect']) =>
+    school.reasons.push(reason('standard', 'school', about, source, change));
+  const borrowed = borrow(visit, zone, school.area, effect.borrow ?? []);
+  if (borrowed) {
+    school.area = borrowed;
+    school.techniques = borrowed.techniques;
+    say({ kind: 'target', mm: borrowed.mm, range: borrowed.range });
+  }
+  const { techniques } = school;
+  const kept = techniques.filter((technique) => !effect.forbid?.includes(technique));
+  const wanted = school.area.techniques[0] === 'leave' ? [] : (effect.prefer ?? []);
+  const next = [...new Set([...wanted, ...kept])];
+  if (next.length > 0 && next.join() !== techniques.join()) {
+    const gone = techniques.filter((technique) => !next.includes(technique));
+    school.techniques = next;
+    say(gone.length > 0 ? { kind: 'removes', what: gone } : { kind: 'prefers', what: wanted });
+  }
+  const { area } = school;
+  if (effect.direction === 'against' && area.direction === 'with') {
+    school.area = { ...school.area, direction: 'against' };
+    say({ kind: 'note' });
+  }
+  if (effect.finish !== undefined && area.finishes[0] !== effect.finish) {
+    const finishes = [effect.finish, ...area.finishes.filter((one) => one !== effect.finish)];
+    school.area = { ...school.area, finishes };
+    say({ kind: 'note' });
+  }
+  if (effect.direction === 'with' && area.direction === 'against') {
+    school.turned = true;
+    school.oneLonger ||= effect.oneLonger ?? false;
+    say({ kind: 'note' });
+  }
+  if (effect.share !== undefined) {
+    school.share *= effect.share;
+    say({ kind: 'change', mm: area.mm * (effect.share - 1) });
+  }
+  if (effect.text !== undefined) school.texts.push(effect.text);
 }
 
 /** The zone as another trim of the breed has it, the first one that does it so; null where it is done so already, or none does. */

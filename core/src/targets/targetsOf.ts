@@ -68,17 +68,23 @@ const AS_GOOD_AS = 0.02;
 /**
  * The target of every zone of the dog: for show the standard and then the handler's taste within it, for a pet the
  * owner's wish and then the trim; then what the outline says, null while it is not solved; all within what welfare and
- * hair allow.
+ * hair allow. `before`: the targets the outline was solved from; a zone it says nothing of keeps its own.
  * @throws MisuseError when the trim has no area for a zone.
  */
 export function targetsOf(
   { visit, plan, lost, fallbacks }: JudgedMats,
   outline: Outlined | null = null,
+  before: readonly ZoneTarget[] = [],
 ): readonly ZoneTarget[] {
+  const spokenOf = new Set([
+    ...(outline?.zones.keys() ?? []),
+    ...(outline?.deficits ?? []).map(({ zone }) => zone),
+  ]);
   const mattedShort = [...lost.values()].some(
     ({ blade }) => blade !== null && blade.leavesMm < visit.packs.safety.shortestWish.mm,
   );
-  return visit.zones.map((zone) => {
+  return visit.zones.map((zone, i) => {
+    if (before[i] && !spokenOf.has(zone.id)) return before[i];
     const fallback = fallbacks.findLast(({ areas }) => areas[zone.kind.id] !== undefined);
     const drawn = fallback?.areas[zone.kind.id] ?? visit.trim.areas[zone.kind.id];
     const area = scaled(visit, drawn ?? byId('area', [], zone.kind.id));

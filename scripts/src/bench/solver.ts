@@ -29,7 +29,7 @@ function compare(what: string, sizes: readonly number[]): void {
   const theirs: number[] = [];
   let apart = 0;
   for (let round = 0; round < ROUNDS; round++) {
-    own.push(wallMs(() => problems.map(solveOutline)));
+    own.push(wallMs(() => problems.map((problem) => solveOutline(problem))));
     if (round % HIGHS_EVERY !== 0) continue;
     theirs.push(wallMs(() => problems.map(byHighs)));
     for (const problem of problems) {
