@@ -36,7 +36,9 @@ export interface ToolPasses {
  * Which tool for which stretch, so that least is left to the hand: minimises ∫ ((leaves − wanted) / tolerance)² along the
  * contour, in units of 100 mm, with `handCost` where no tool is run, plus `switchCost` for every change. A tool that would leave less than wanted, by more than
  * its tolerance, is not run there: what is too short cannot be put back. Exact: dynamic programming over the ends of passes
- * no shorter than `leastMm`; the whole stretch may be shorter than that and is then one pass.
+ * no shorter than `leastMm`; the whole stretch may be shorter than that and is then one pass. With S(j, l) what the first j stations cost with label l, and
+ * B(j, l) the least that they cost when the last pass is l's: B(j, l) = S(j, l) + min over i ≤ j − least of min over k ≠ l of B(i, k) + switchCost − S(i, l).
+ * The minimum over i is carried along, that over k needs the two cheapest of B(i): the work goes with stations × labels.
  * @throws MisuseError for figures that are none, or when no label is the hand's.
  */
 export function toolPasses(problem: PassProblem): ToolPasses {
@@ -47,66 +49,81 @@ export function toolPasses(problem: PassProblem): ToolPasses {
   if (!labels.some(({ leavesMm }) => leavesMm === null)) throw new MisuseError('no label is the hand’s');
   const n = wantedMm.length;
   if (n === 0) return { passes: [], cost: 0 };
-  const upTo = labels.map((label) => costUpTo(problem, label));
+  const runs = labels.map((label) => runOf(problem, label));
   const least = Math.min(n, Math.max(1, Math.round(leastMm / spacingMm)));
-
-  // best[j][l]: the cheapest way to do the first j stations, the last pass with label l.
-  const best = Array.from({ length: n + 1 }, () => new Float64Array(labels.length).fill(Infinity));
-  const start = Array.from({ length: n + 1 }, () => new Int32Array(labels.length).fill(-1));
-  const before = Array.from({ length: n + 1 }, () => new Int32Array(labels.length).fill(-1));
+  const starts: (Start | null)[] = labels.map(() => null);
+  const ends: Ends[] = [];
   for (let j = least; j <= n; j++) {
-    for (let l = 0; l < labels.length; l++) {
-      const own = upTo[l] as Float64Array;
-      for (let i = 0; i <= j - least; i++) {
-        const here = (own[j] as number) - (own[i] as number);
-        if (i === 0) {
-          take(j, l, here, 0, -1);
-          continue;
-        }
-        for (let k = 0; k < labels.length; k++)
-          if (k !== l) take(j, l, ((best[i] as Float64Array)[k] as number) + switchCost + here, i, k);
+    const from = j - least;
+    const here: Ends = { first: null, second: null };
+    runs.forEach(({ upTo, shortBefore }, label) => {
+      const short = shortBefore[j] as number;
+      let start = starts[label] ?? null;
+      if (start && start.from <= short) start = null;
+      const before = from === 0 ? null : endedBy(ends[from], label);
+      if (from > short && (from === 0 || before)) {
+        const rest = (before ? before.cost + switchCost : 0) - (upTo[from] as number);
+        if (!start || rest < start.rest) start = { rest, from, before };
       }
-    }
+      starts[label] = start;
+      if (start) enter(here, { ...start, label, to: j, cost: start.rest + (upTo[j] as number) });
+    });
+    ends[j] = here;
   }
-  function take(j: number, l: number, cost: number, i: number, k: number): void {
-    const row = best[j] as Float64Array;
-    if (!(cost < (row[l] as number))) return;
-    row[l] = cost;
-    (start[j] as Int32Array)[l] = i;
-    (before[j] as Int32Array)[l] = k;
-  }
-
-  const ends = best[n] as Float64Array;
-  let label = ends.indexOf(Math.min(...ends));
-  const cost = ends[label] as number;
   const passes: Pass[] = [];
-  for (let to = n; to > 0;) {
-    const from = (start[to] as Int32Array)[label] as number;
+  const cheapest = ends[n]?.first ?? null;
+  for (let end = cheapest; end; end = end.before) {
+    const { label, from, to } = end;
     passes.unshift({ label, from, to });
-    label = (before[to] as Int32Array)[label] as number;
-    to = from;
   }
-  return { passes, cost };
+  return { passes, cost: cheapest?.cost ?? Infinity };
+}
+
+/** Where a pass would begin, after which others, and what that costs less what its own label costs up to there. */
+interface Start {
+  readonly rest: number;
+  readonly from: number;
+  readonly before: End | null;
+}
+
+/** The last of the passes that do the first `to` stations, and what they cost. */
+interface End extends Start {
+  readonly label: number;
+  readonly to: number;
+  readonly cost: number;
+}
+
+/** The cheapest that ends at a station, and the cheapest that ends there with another label. */
+interface Ends {
+  first: End | null;
+  second: End | null;
+}
+
+/** The cheapest of them that another label can follow. */
+const endedBy = (ends: Ends | undefined, label: number): End | null =>
+  (ends?.first?.label === label ? ends.second : ends?.first) ?? null;
+
+function enter(ends: Ends, end: End): void {
+  if (!ends.first || end.cost < ends.first.cost) [ends.first, ends.second] = [end, ends.first];
+  else if (!ends.second || end.cost < ends.second.cost) ends.second = end;
 }
 
 const UNIT_MM = 100;
-/** A cost so high that nothing else is ever dearer, and still a number that can be taken off again. */
-const NEVER = 1e9;
 
-/** What the first i stations cost with a label. */
-function costUpTo(
-  { wantedMm, spacingMm, handCost }: PassProblem,
-  { leavesMm, toleranceMm }: PassLabel,
-): Float64Array {
+/** What the first i stations cost with a label, and the last station before i where it would leave too little, −1 for none. */
+function runOf({ wantedMm, spacingMm, handCost }: PassProblem, { leavesMm, toleranceMm }: PassLabel) {
   requireNumber('hand cost', handCost, 0);
   requireNumber('tolerance', toleranceMm, Number.MIN_VALUE);
-  const sum = new Float64Array(wantedMm.length + 1);
+  const upTo = new Float64Array(wantedMm.length + 1);
+  const shortBefore = new Int32Array(wantedMm.length + 1).fill(-1);
   for (let i = 0; i < wantedMm.length; i++) {
     const wanted = wantedMm[i] as number;
     requireNumber('wanted length', wanted, 0);
     const over = leavesMm === null ? null : (leavesMm - wanted) / toleranceMm;
-    const here = over === null ? handCost : over < -1 ? NEVER : over * over;
-    sum[i + 1] = (sum[i] as number) + (here * spacingMm) / UNIT_MM;
+    const short = over !== null && over < -1;
+    const here = over === null ? handCost : short ? 0 : over * over;
+    upTo[i + 1] = (upTo[i] as number) + (here * spacingMm) / UNIT_MM;
+    shortBefore[i + 1] = short ? i : (shortBefore[i] as number);
   }
-  return sum;
+  return { upTo, shortBefore };
 }

@@ -7,6 +7,7 @@ import { shapeAlong } from '../outline/coatContour.ts';
 import { bodiesOf } from '../outline/bodies.ts';
 import { isAllowed, leftBy, spreadOf } from '../passes/pickTools.ts';
 import { toolPasses } from '../passes/toolPasses.ts';
+import { once } from '../terms/once.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { calledOf } from './called.ts';
@@ -106,7 +107,10 @@ function longestRun(visit: Case, zone: string): Run | null {
   // The side is drawn for the left; the right has the same body.
   const seen = (view: ViewId) => (view === 'side' ? zone.replace(/\.right$/, '.left') : zone);
   for (const view of VIEW_IDS) {
-    const runs = own.views[view].parts.flatMap((part) => (part.far ? [] : runsOf(view, part, seen(view))));
+    const runs = own.views[view].parts.flatMap((part) => {
+      const run = part.far ? undefined : longestRuns(part).get(seen(view));
+      return run ? [{ view, part, ...run }] : [];
+    });
     const longest = runs.reduce<Run | null>(
       (best, run) => (best && best.stations.length >= run.stations.length ? best : run),
       null,
@@ -116,24 +120,25 @@ function longestRun(visit: Case, zone: string): Run | null {
   return null;
 }
 
-function runsOf(view: ViewId, part: ViewPart, zone: string): readonly Run[] {
-  if (!part.zonesSeen.includes(zone)) return [];
+/** Of each zone that a part shows, the longest stretch of its contour. */
+const longestRuns = once((part: ViewPart): ReadonlyMap<string, Pick<Run, 'stations' | 'spacingMm'>> => {
   const n = part.stations.length;
-  const shown = (i: number) => {
+  const zoneAt = (i: number) => {
     const station = part.stations[(i + n) % n];
-    return station !== undefined && station.zone === zone && !station.hidden;
+    return station && !station.hidden ? station.zone : null;
   };
   const [a, b] = [part.stations[0]?.point, part.stations[1]?.point];
   const spacingMm = a && b ? distance(a, b) : 1;
-  const runs: Run[] = [];
+  const runs = new Map<string, Pick<Run, 'stations' | 'spacingMm'>>();
   for (let first = 0; first < n; first++) {
-    if (!shown(first) || shown(first - 1)) continue;
+    const zone = zoneAt(first);
+    if (zone === null || zoneAt(first - 1) === zone) continue;
     const stations: number[] = [];
-    for (let i = first; stations.length < n && shown(i); i++) stations.push(i % n);
-    runs.push({ view, part, stations, spacingMm });
+    for (let i = first; stations.length < n && zoneAt(i) === zone; i++) stations.push(i % n);
+    if (stations.length > (runs.get(zone)?.stations.length ?? 0)) runs.set(zone, { stations, spacingMm });
   }
   return runs;
-}
+});
 
 /** An end of a pass in a groomer's words: at a bone, so far before or past it, or where the next place begins. */
 function endAt(visit: Case, { part, stations, spacingMm }: Run, index: number): PassPlan['from'] {
