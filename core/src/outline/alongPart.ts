@@ -74,23 +74,22 @@ const positionsOn = once((part: ViewPart) =>
   }),
 );
 
+/** A line seen from the stations of a part: the point of it that belongs to each. */
+export type LineAlong = (station: number) => Point;
+
 /**
- * The points of another dog's contour, one for each of its stations, that correspond to this one's stations: the same share of the way between the same
+ * Another dog's contour, one point for each of its stations, seen from this part's: the same share of the way between the same
  * two landmarks. Null where the other part has not the same landmarks.
  */
-export function correspond(
-  part: ViewPart,
-  other: ViewPart,
-  contour: readonly Point[],
-): readonly Point[] | null {
+export function corresponding(part: ViewPart, other: ViewPart, contour: readonly Point[]): LineAlong | null {
   const positions = positionsOn(part)(other);
   if (!positions) return null;
-  return part.stations.map(({ point }, i) => {
-    const position = positions[i] as number;
+  return (station) => {
+    const position = positions[station] ?? 0;
     const index = Math.floor(position);
-    const [p, q] = [contour[index], contour[index + 1] ?? contour[0]];
-    return p && q ? mix(p, q, position - index) : point;
-  });
+    const p = contour[index] as Point;
+    return mix(p, contour[index + 1] ?? contour[0] ?? p, position - index);
+  };
 }
 
 /** A place between two landmarks, by its share of the way: "withers>backMid@0.25". Sides are left out: the zone knows its own. */

@@ -7,7 +7,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { BreedPack } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import { byId } from '../terms/failure.ts';
-import { correspond, skinOf } from './alongPart.ts';
+import { corresponding, skinOf } from './alongPart.ts';
 
 export interface Bodies {
   /** This dog. */
@@ -77,10 +77,10 @@ const STILL_MM = 0.3;
 function isStill(part: ViewPart, others: readonly ViewPart[]): boolean {
   const twin = others.find(({ id, far }) => id === part.id && far === part.far);
   if (!twin || twin === part) return true;
-  const skin = correspond(part, twin, skinOf(twin));
+  const skin = corresponding(part, twin, skinOf(twin));
   if (!skin) return true;
   const by = part.setOn && twin.setOn ? minus(part.setOn, twin.setOn) : { x: 0, y: 0 };
-  return part.stations.every(({ point }, i) => distance(point, plus(skin[i] ?? point, by)) < STILL_MM);
+  return part.stations.every(({ point }, i) => distance(point, plus(skin(i), by)) < STILL_MM);
 }
 
 /** The packs with findings that change proportions only. */

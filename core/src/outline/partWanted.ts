@@ -1,9 +1,9 @@
-import type { Point } from '../body/geometry.ts';
 import { minus, mix, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Coat } from '../coat/hair.ts';
 import type { HeadForm } from '../packs/breed.ts';
-import { carriedAlong, correspond, skinOf } from './alongPart.ts';
+import type { LineAlong } from './alongPart.ts';
+import { carriedAlong, corresponding, skinOf } from './alongPart.ts';
 import type { CoatOver, ZoneHair } from './coatContour.ts';
 import { coatContour, coatOver } from './coatContour.ts';
 import { headForm } from './headForm.ts';
@@ -18,8 +18,8 @@ export interface PartWanted {
   /** Stations whose hair points across the form of the head: they go with their neighbours. */
   readonly follows: ReadonlySet<number>;
   /** The ideal's skin at the same places, and its coat; null where it has no such part. */
-  readonly idealSkin: readonly Point[] | null;
-  readonly idealCoat: readonly Point[];
+  readonly idealSkin: LineAlong | null;
+  readonly idealCoat: LineAlong;
 }
 
 /** The same part on this dog without its findings, and on the ideal. */
@@ -37,12 +37,12 @@ export function partWanted(
   coat: Pick<Coat, 'curl' | 'layDeg'>,
   form: HeadForm | null,
 ): PartWanted | null {
-  const lineOf = (twin: ViewPart | undefined) => {
+  const lineOf = (twin: ViewPart | undefined): LineAlong | null => {
     if (!twin) return null;
-    const line = correspond(part, twin, coatContour(twin, hairOf, coat));
+    const line = corresponding(part, twin, coatContour(twin, hairOf, coat));
     if (!line || !part.setOn || !twin.setOn) return line;
     const by = minus(part.setOn, twin.setOn);
-    return line.map((point) => plus(point, by));
+    return (station) => plus(line(station), by);
   };
   const carried = carriedAlong(part);
   const [held, rides] = [0, 1].map((share) => carried.every((one) => one === share));
@@ -59,19 +59,13 @@ export function partWanted(
     const formed = formDepth?.(point, u) ?? 'as-drawn';
     if (formed === 'follows') follows.add(i);
     else if (formed === 'as-drawn') {
-      const away = minus(mix(standard[i] ?? point, ownBone[i] ?? point, carried[i] ?? 0), point);
+      const away = minus(mix(standard(i), ownBone(i), carried[i] ?? 0), point);
       target[i] = away.x * u.x + away.y * u.y - (over.depth[i] ?? 0);
     }
     // The form is of the hair that is left, before edges between places are bevelled.
     else target[i] = formed - (over.length[i] ?? 0) * (over.factor[i] ?? 0);
     mostMm = Math.max(mostMm, Math.abs(target[i] ?? 0));
   });
-  return {
-    over,
-    target,
-    mostMm,
-    follows,
-    idealSkin: ideal ? correspond(part, ideal, skinOf(ideal)) : null,
-    idealCoat: standard,
-  };
+  const idealSkin = ideal ? corresponding(part, ideal, skinOf(ideal)) : null;
+  return { over, target, mostMm, follows, idealSkin, idealCoat: standard };
 }

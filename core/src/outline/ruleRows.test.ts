@@ -20,7 +20,7 @@ const partOf = (view: ViewId, id: string) => {
 function changed(view: ViewId, id: string, by: (i: number) => number, extra: Partial<Solved> = {}): Solved {
   const part = partOf(view, id);
   const over = coatOver(part, () => ({ stretchedMm: 30 }), { curl: 1, layDeg: 90 });
-  const skin = part.stations.map(({ point }) => point);
+  const skin = (i: number) => part.stations[i]?.point ?? { x: NaN, y: NaN };
   return {
     part,
     body,
@@ -29,10 +29,10 @@ function changed(view: ViewId, id: string, by: (i: number) => number, extra: Par
     wanted: part.stations.map(() => 0),
     weight: part.stations.map(({ hidden }) => (hidden ? 1e-3 : 1)),
     idealSkin: skin,
-    idealCoat: skin.map((point, i) => {
-      const u = over.direction[i] ?? point;
-      return { x: point.x + 30 * u.x, y: point.y + 30 * u.y };
-    }),
+    idealCoat: (i) => {
+      const u = over.direction[i] ?? skin(i);
+      return { x: skin(i).x + 30 * u.x, y: skin(i).y + 30 * u.y };
+    },
     ...extra,
   };
 }
@@ -110,7 +110,7 @@ describe('what the rules of a breed add to an outline', () => {
 
   it('is read against the ideal in the same coat: what the trim itself draws is no fault', () => {
     const steep = changed('side', 'trunk', rising(24));
-    const drawn = steep.idealCoat.map(({ x, y }, i) => ({ x, y: y + rising(24)(i) }));
+    const drawn = (i: number) => ({ x: steep.idealCoat(i).x, y: steep.idealCoat(i).y + rising(24)(i) });
     expect(ruleRows([topline], { ...steep, idealCoat: drawn })).toEqual([]);
   });
 

@@ -3,6 +3,7 @@ import type { Point } from '../body/geometry.ts';
 import { plus, times } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { BodyLine, Proportion, Rule, Slope } from '../packs/breed.ts';
+import type { LineAlong } from './alongPart.ts';
 import { stretchOf } from './alongPart.ts';
 import type { CoatOver } from './coatContour.ts';
 import { BODY_LINES, TRUNK_LINES, TUCK_UPS } from './ruledLines.ts';
@@ -18,8 +19,8 @@ export interface Solved {
   readonly wanted: ArrayLike<number>;
   /** Less than 1 where a place is hidden or not to be changed. */
   readonly weight: ArrayLike<number>;
-  readonly idealSkin: readonly Point[];
-  readonly idealCoat: readonly Point[];
+  readonly idealSkin: LineAlong;
+  readonly idealCoat: LineAlong;
 }
 
 /** What a rule is worth against the fit of one station: it is kept to a few hundredths of what was missing (prior). */
@@ -98,7 +99,7 @@ function slopeRow(line: Slope, range: Range, solved: Solved): OutlineRow | null 
   const ordered = [...along].sort((i, k) => surfaceAt(solved, i).x - surfaceAt(solved, k).x);
   const [first, last] = [ordered[0], ordered.at(-1)];
   if (first === undefined || last === undefined || along.length < 3) return null;
-  const between = (points: readonly Point[]) => slopeOf(points[first] as Point, points[last] as Point);
+  const between = (line: LineAlong) => slopeOf(line(first), line(last));
   const now = slopeOf(surfaceAt(solved, first), surfaceAt(solved, last));
   const shown = between(idealSkin) + now - between(idealCoat);
   const turn = within(shown, [range[0] * DEG, range[1] * DEG]) - shown;
