@@ -10,7 +10,7 @@ import { toolPasses } from '../passes/toolPasses.ts';
 import { once } from '../terms/once.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import { calledOf } from './called.ts';
+import { marksOf } from './called.ts';
 import type { PassPlan, ZonePlan } from './plan.ts';
 import type { Settled } from './settle.ts';
 
@@ -144,11 +144,10 @@ const longestRuns = once((part: ViewPart): ReadonlyMap<string, Pick<Run, 'statio
 function endAt(visit: Case, { part, stations, spacingMm }: Run, index: number): PassPlan['from'] {
   const n = part.stations.length;
   const first = stations[0] ?? 0;
-  const marks = Object.entries(part.landmarkStation).flatMap(([name, at]) => {
-    const called = calledOf(visit.packs, name.replace(/\.(left|right)$/, ''));
-    const ahead = (at - first + n) % n;
+  const marks = marksOf(visit.packs, part).map(({ called, station }) => {
+    const ahead = (station - first + n) % n;
     const along = ahead > n / 2 ? ahead - n : ahead;
-    return called === undefined ? [] : [{ called, offMm: (index - along) * spacingMm }];
+    return { called, offMm: (index - along) * spacingMm };
   });
   const nearest = marks.reduce<(typeof marks)[number] | null>(
     (best, mark) => (best && Math.abs(best.offMm) <= Math.abs(mark.offMm) ? best : mark),

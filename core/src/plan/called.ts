@@ -1,13 +1,39 @@
+import type { ViewPart } from '../body/view.ts';
 import type { Packs } from '../packs/packs.ts';
+import { once } from '../terms/once.ts';
 
 /** What a groomer calls a landmark or a point of a view; undefined where there is no word. */
-export function calledOf(
+export const calledOf = (
   { archetypes, views }: Pick<Packs, 'archetypes' | 'views'>,
   name: string,
-): string | undefined {
-  const inParts = (parts: readonly { readonly called?: Readonly<Record<string, string>> }[]) =>
-    parts.find(({ called }) => called?.[name] !== undefined)?.called?.[name];
-  return (
-    archetypes.skeleton.landmarks[name]?.called ?? inParts(archetypes.skeleton.parts) ?? inParts(views.parts)
-  );
+): string | undefined => namesOf(archetypes)(views).get(name);
+
+const namesOf = once((archetypes: Packs['archetypes']) =>
+  once((views: Packs['views']): ReadonlyMap<string, string> => {
+    const { landmarks, parts } = archetypes.skeleton;
+    const inParts = [...parts, ...views.parts].flatMap(({ called = {} }) => Object.entries(called));
+    const own = Object.entries(landmarks).flatMap(([name, { called }]) =>
+      called === undefined ? [] : [[name, called]],
+    );
+    // The first to name it has the word.
+    return new Map([...own, ...inParts].reverse() as [string, string][]);
+  }),
+);
+
+/** A landmark of a part that has a name, and the station it is at. */
+export interface Mark {
+  readonly called: string;
+  readonly station: number;
 }
+
+/** The landmarks of a part that have a name; those of one side by the name they have on either. */
+export const marksOf = (packs: Packs, part: ViewPart): readonly Mark[] => marks(packs)(part);
+
+const marks = once((packs: Packs) =>
+  once(({ landmarkStation }: ViewPart): readonly Mark[] =>
+    Object.entries(landmarkStation).flatMap(([name, station]) => {
+      const called = calledOf(packs, name.replace(/\.(left|right)$/, ''));
+      return called === undefined ? [] : [{ called, station }];
+    }),
+  ),
+);

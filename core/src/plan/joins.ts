@@ -5,9 +5,12 @@ import { distance } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import { bodiesOf } from '../outline/bodies.ts';
 import type { TrimArea } from '../packs/breed.ts';
+import type { Packs } from '../packs/packs.ts';
 import { techniqueKind } from '../tools/drawer.ts';
+import { once } from '../terms/once.ts';
 import { otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
-import { calledOf } from './called.ts';
+import type { Mark } from './called.ts';
+import { marksOf } from './called.ts';
 import type { Join, ZonePlan } from './plan.ts';
 
 /** Parts a body falls away to. */
@@ -17,10 +20,9 @@ const NEAR_MM = 60;
 /** A hand finds a place to so many mm. */
 const FOUND_MM = 10;
 
-/** Where the contour goes over from one place into another. */
+/** Where the contour goes over into another zone. */
 interface Border {
-  readonly from: string;
-  readonly to: string;
+  readonly into: string;
   readonly place: string | null;
 }
 
@@ -30,13 +32,12 @@ interface Border {
  */
 export function withJoins(visit: Case, zones: readonly ZonePlan[]): readonly ZonePlan[] {
   const byId = new Map(zones.map((zone) => [zone.zone, zone]));
-  const borders = bordersOf(visit);
+  const borders = bordersOf(visit.packs)(bodiesOf(visit).own);
   return zones.map((zone) => {
     if (zone.leftAlone || zone.tool === null) return zone;
     const joins = new Map<string, Join>();
-    for (const { from, to, place } of borders) {
-      const next = from === zone.zone ? to : to === zone.zone ? from : null;
-      const other = next === null ? undefined : byId.get(next);
+    for (const { into, place } of borders.get(zone.zone) ?? []) {
+      const other = byId.get(into);
       const join = other && joined(visit, zone, other, place);
       if (join && !joins.has(join.into)) joins.set(join.into, join);
     }
@@ -86,49 +87,38 @@ function shows({ packs }: Case, a: number, b: number): boolean {
   return Math.abs(a - b) > Math.max(mm, share * Math.max(a, b));
 }
 
-const known = new WeakMap<Body, readonly Border[]>();
-
-/** Every border between two places on the near side of the dog, and its mirror; found once for a body. */
-function bordersOf(visit: Case): readonly Border[] {
-  const { own } = bodiesOf(visit);
-  const borders = known.get(own) ?? findBorders(visit, own);
-  known.set(own, borders);
-  return borders;
-}
-
-const findBorders = (visit: Case, own: Body): readonly Border[] =>
-  own.views.side.parts.flatMap((part) => {
-    if (part.far) return [];
-    const n = part.stations.length;
-    const marks = marksOf(visit, part);
-    return part.stations.flatMap(({ zone, hidden, point }, i): readonly Border[] => {
-      const next = part.stations[(i + 1) % n];
-      if (!next || hidden || next.hidden || next.zone === zone) return [];
-      const place = placeNear(marks, point);
-      const border = { from: zone, to: next.zone, place };
-      return [border, { from: otherSide(zone), to: otherSide(next.zone), place }];
-    });
-  });
-
-interface Mark {
-  readonly called: string;
-  readonly point: Point;
-}
-
-/** The landmarks of a part that have a name. */
-const marksOf = ({ packs }: Case, part: ViewPart): readonly Mark[] =>
-  Object.entries(part.landmarkStation).flatMap(([name, station]) => {
-    const point = part.stations[station]?.point;
-    const called = calledOf(packs, name);
-    return point && called !== undefined ? [{ called, point }] : [];
-  });
+/** The borders of every zone on the near side of the dog, and their mirror. */
+const bordersOf = once((packs: Packs) =>
+  once((own: Body): ReadonlyMap<string, readonly Border[]> => {
+    const borders = new Map<string, Border[]>();
+    const add = (zone: string, into: string, place: string | null) =>
+      borders.set(zone, [...(borders.get(zone) ?? []), { into, place }]);
+    for (const part of own.views.side.parts) {
+      if (part.far) continue;
+      const n = part.stations.length;
+      part.stations.forEach(({ zone, hidden, point }, i) => {
+        const next = part.stations[(i + 1) % n];
+        if (!next || hidden || next.hidden || next.zone === zone) return;
+        const place = placeNear(part, marksOf(packs, part), point);
+        for (const [a, b] of [
+          [zone, next.zone],
+          [otherSide(zone), otherSide(next.zone)],
+        ] as const) {
+          add(a, b, place);
+          add(b, a, place);
+        }
+      });
+    }
+    return borders;
+  }),
+);
 
 /** What the nearest mark is called; null where none is near enough to tell a place by. */
-function placeNear(marks: readonly Mark[], at: Point): string | null {
+function placeNear({ stations }: ViewPart, marks: readonly Mark[], at: Point): string | null {
   let nearest: Mark | null = null;
   let nearestMm = NEAR_MM;
   for (const mark of marks) {
-    const mm = distance(mark.point, at);
+    const mm = distance(stations[mark.station]?.point ?? at, at);
     if (mm > nearestMm || (nearest && mm === nearestMm)) continue;
     [nearest, nearestMm] = [mark, mm];
   }
