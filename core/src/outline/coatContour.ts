@@ -2,6 +2,7 @@ import type { Coat } from '../coat/hair.ts';
 import { norm, plus, times, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
+import { once } from '../terms/once.ts';
 import type { Side } from '../terms/zone.ts';
 import { sideOf } from '../terms/zone.ts';
 import { skinOf, spacingOf, stationAt } from './alongPart.ts';
@@ -206,11 +207,18 @@ const sidesOf = (zone: string): readonly (Side | null)[] =>
   sideOf(zone) === null ? [null, 'left', 'right'] : [sideOf(zone)];
 
 /** The shape's factors interpolated along the closed contour between its named landmarks. */
-export function shapeAlong(
-  part: ViewPart,
-  zone: string,
-  shape: Readonly<Record<string, number>>,
-): Float64Array {
+export function shapeAlong(part: ViewPart, zone: string, shape: Shape): Float64Array {
+  const known = shapesKnown(shape)(part);
+  const along = known.get(zone) ?? spreadShape(part, zone, shape);
+  known.set(zone, along);
+  return along;
+}
+
+type Shape = NonNullable<ZoneHair['shape']>;
+/** What the packs draw is asked for again with every plan. */
+const shapesKnown = once(() => once(() => new Map<string, Float64Array>()));
+
+function spreadShape(part: ViewPart, zone: string, shape: Shape): Float64Array {
   const n = part.stations.length;
   const factors = new Map<number, number>();
   for (const [name, factor] of Object.entries(shape)) {
