@@ -10,6 +10,7 @@ import type { PartWanted, Twins } from './partWanted.ts';
 import { partWanted } from './partWanted.ts';
 import { placesSeen } from './placesSeen.ts';
 import { ruleRows } from './ruleRows.ts';
+import type { OutlineSolution } from '../solver/solve.ts';
 import { solveOutline } from '../solver/solve.ts';
 
 /** What a zone brings to the outline: how the trim draws it, and how short and long it may become, stretched mm. */
@@ -71,7 +72,9 @@ export interface PartSolution {
   readonly along: readonly Along[];
   readonly kkt: number;
   readonly wanted: PartWanted | null;
-  readonly pressed: Int8Array;
+  /** The bounds it presses before the breed's rules are asked, and with the rows they add; null where nothing is solved or none is. */
+  readonly free: Pick<OutlineSolution, 'pressed'> | null;
+  readonly ruled: Pick<OutlineSolution, 'pressed'> | null;
 }
 
 /**
@@ -88,18 +91,16 @@ export function solvePart(
   form: HeadForm | null,
   alike: PartSolution | null = null,
 ): PartSolution {
-  const n = part.stations.length;
-  const still = { x: new Float64Array(n), kkt: 0, pressed: new Int8Array(n) };
   const wanted = alike ? alike.wanted : partWanted(part, twins, hairFrom(wishes), coatOf(visit), form);
-  if (!wanted) return { along: [], kkt: 0, wanted, pressed: still.pressed };
+  if (!wanted) return { along: [], kkt: 0, wanted, free: null, ruled: null };
   const { over, target, mostMm, follows, idealSkin, idealCoat } = wanted;
   const { weight, lo, hi } = boundsOf(part, over, wishes, settled, form);
   for (const i of follows) weight[i] = HIDDEN;
-  const smoothness = smoothnessOf(over.spacingMm, n, body.heightMm);
+  const smoothness = smoothnessOf(over.spacingMm, target.length, body.heightMm);
   const problem = { target, weight, lo, hi, smoothness, closed: true };
-  const free = mostMm < STILL_MM ? still : solveOutline(problem, alike ?? still);
+  const free = mostMm < STILL_MM ? null : solveOutline(problem, alike?.free);
   const rows =
-    mostMm < STILL_MM || form !== null || !idealSkin
+    !free || form !== null || !idealSkin
       ? []
       : ruleRows(rulesFor(visit.breed, visit.purpose), {
           part,
@@ -111,9 +112,10 @@ export function solvePart(
           idealSkin,
           idealCoat,
         });
-  const { x, kkt, pressed } = rows.length === 0 ? free : solveOutline({ ...problem, rows }, free);
+  const ruled = rows.length === 0 ? null : solveOutline({ ...problem, rows }, alike?.ruled ?? free);
+  const { x, kkt } = ruled ?? free ?? { x: new Float64Array(target.length), kkt: 0 };
   const along = alongOf(part, over, wishes, settled, { target, x, hi, lo }, form !== null);
-  return { along, kkt, wanted, pressed };
+  return { along, kkt, wanted, free, ruled };
 }
 
 const hairFrom =

@@ -25,7 +25,7 @@ export interface OutlineSolution {
  */
 export function solveOutline(
   problem: OutlineProblem,
-  like?: Pick<OutlineSolution, 'pressed'>,
+  like: Pick<OutlineSolution, 'pressed'> | null = null,
 ): OutlineSolution {
   checkProblem(problem);
   const { target, lo, hi } = problem;
