@@ -10,6 +10,7 @@ import { formedIn } from './headForm.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
 import { unchanged } from './partOutline.ts';
 import type { Twins } from './partWanted.ts';
+import type { JustSolved } from './solvedOnce.ts';
 import { solvedOnce } from './solvedOnce.ts';
 import type { SeenZone } from './zoneAnswer.ts';
 import { average, deficitsOf, isChanged, zoneOutline } from './zoneAnswer.ts';
@@ -80,17 +81,19 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
       }
       const twins = twinsOf(bodies, id, part);
       const open = form === null ? settled : NONE;
-      const solved = solvedOnce(visit, bodies.own, part, twins, wishes, open, form);
+      const solve = (of: typeof wishes, beside: JustSolved | null) =>
+        solvedOnce([visit, bodies.own, part, twins, of, open, form], beside);
+      const left = solve(wishes, null);
       // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
       // both sides.
       const right =
         id !== 'side' && form === null
           ? []
           : even
-            ? solved.along
-            : solvedOnce(visit, bodies.own, part, twins, mirrored, open, form).along;
-      kkt = Math.max(kkt, solved.kkt);
-      const shown = [...gather(found, solved.along), ...gather(found, right, otherSide)];
+            ? left.answer.along
+            : solve(mirrored, left.just).answer.along;
+      kkt = Math.max(kkt, left.answer.kkt);
+      const shown = [...gather(found, left.answer.along), ...gather(found, right, otherSide)];
       if (form !== null) for (const zone of shown) formedZones.add(zone);
     }
     for (const [zone, along] of found) shows(zone, id, along);

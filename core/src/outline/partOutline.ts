@@ -67,10 +67,14 @@ export function unchanged(
   });
 }
 
-/** A part solved, with what was wanted of it and which bounds its answer presses. */
-export interface PartSolution {
+export interface PartAnswer {
   readonly along: readonly Along[];
+  /** The worst optimality violation, relative. */
   readonly kkt: number;
+}
+
+/** A part solved, with what was wanted of it and which bounds its answer presses. */
+export interface PartSolution extends PartAnswer {
   readonly wanted: PartWanted | null;
   /** The bounds it presses before the breed's rules are asked, and with the rows they add; null where nothing is solved or none is. */
   readonly free: Pick<OutlineSolution, 'pressed'> | null;
