@@ -1,11 +1,20 @@
 import type { Point } from '../body/geometry.ts';
-import { distance, mix } from '../body/geometry.ts';
+import { distance } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import { once } from '../terms/once.ts';
 import type { Side } from '../terms/zone.ts';
 
+/** A closed line, one point for each station of a part, mm. */
+export interface Line {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+}
+
 /** A part's contour without its coat. */
-export const skinOf = once(({ stations }: ViewPart): readonly Point[] => stations.map(({ point }) => point));
+export const skinOf = once(({ stations }: ViewPart): Line => ({
+  x: Float64Array.from(stations, ({ point }) => point.x),
+  y: Float64Array.from(stations, ({ point }) => point.y),
+}));
 
 /** Between the stations of a part, mm. */
 export const spacingOf = once(({ stations }: ViewPart): number => {
@@ -81,14 +90,16 @@ export type LineAlong = (station: number) => Point;
  * Another dog's contour, one point for each of its stations, seen from this part's: the same share of the way between the same
  * two landmarks. Null where the other part has not the same landmarks.
  */
-export function corresponding(part: ViewPart, other: ViewPart, contour: readonly Point[]): LineAlong | null {
+export function corresponding(part: ViewPart, other: ViewPart, { x, y }: Line): LineAlong | null {
   const positions = positionsOn(part)(other);
   if (!positions) return null;
   return (station) => {
-    const position = positions[station] ?? 0;
-    const index = Math.floor(position);
-    const p = contour[index] as Point;
-    return mix(p, contour[index + 1] ?? contour[0] ?? p, position - index);
+    const position = positions[station] as number;
+    const p = Math.floor(position);
+    const q = p + 1 < x.length ? p + 1 : 0;
+    const between = (along: Float64Array) =>
+      (along[p] as number) + ((along[q] as number) - (along[p] as number)) * (position - p);
+    return { x: between(x), y: between(y) };
   };
 }
 

@@ -1,10 +1,11 @@
 import type { Coat } from '../coat/hair.ts';
-import { norm, plus, times, unit } from '../body/geometry.ts';
+import { norm, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import { once } from '../terms/once.ts';
 import type { Side } from '../terms/zone.ts';
 import { sideOf } from '../terms/zone.ts';
+import type { Line } from './alongPart.ts';
 import { skinOf, spacingOf, stationAt } from './alongPart.ts';
 
 /** How long the hair is in a zone, and how that varies along the zone's contour. */
@@ -56,19 +57,26 @@ export interface CoatOver {
 }
 
 /** Where the coat's surface lies over each station of a part: `p + u·s·L`, see `coatOver`. */
-export function coatContour(
+export function coatContour(...of: Parameters<typeof coatLine>): readonly Point[] {
+  const { x, y } = coatLine(...of);
+  return Array.from(x, (at, i) => ({ x: at, y: y[i] as number }));
+}
+
+/** The same as a line. */
+export function coatLine(
   part: ViewPart,
   hairOf: (zone: string) => ZoneHair,
   coat: Pick<Coat, 'curl' | 'layDeg'>,
-): readonly Point[] {
+): Line {
   const { depth, direction } = coatOver(part, hairOf, coat);
-  return unhooked(
-    part,
-    part.stations.map(({ point }, i) => {
-      const [u, mm] = [direction[i] as Point, depth[i] as number];
-      return { x: point.x + u.x * mm, y: point.y + u.y * mm };
-    }),
-  );
+  const { x, y } = skinOf(part);
+  const surface = { x: x.slice(), y: y.slice() };
+  for (let i = 0; i < depth.length; i++) {
+    const u = direction[i] as Point;
+    surface.x[i] = (x[i] as number) + u.x * (depth[i] as number);
+    surface.y[i] = (y[i] as number) + u.y * (depth[i] as number);
+  }
+  return unhooked(skinOf(part), surface);
 }
 
 const HOOK_PASSES = 12;
@@ -78,35 +86,45 @@ const HOOKED = Math.cos((80 * Math.PI) / 180);
 const BENT = Math.cos((60 * Math.PI) / 180);
 
 /** Where the coat's edge turns back on itself and the skin under it does not, hair falls together. */
-function unhooked(part: ViewPart, contour: readonly Point[]): readonly Point[] {
-  const n = contour.length;
-  const skin = skinOf(part);
-  let points = contour;
+function unhooked(skin: Line, coat: Line): Line {
+  const hooks = new Uint8Array(coat.x.length);
+  let line = coat;
   for (let pass = 0; pass < HOOK_PASSES; pass++) {
-    const before = points;
-    const isHook = (_: Point, i: number) => cosOfTurn(before, i) < HOOKED && cosOfTurn(skin, i) > BENT;
-    if (!before.some(isHook)) break;
-    const hooks = before.map(isHook);
+    let hooked = false;
+    for (let i = 0; i < hooks.length; i++) {
+      const isHook = cosOfTurn(line, i) < HOOKED && cosOfTurn(skin, i) > BENT;
+      hooks[i] = isHook ? 1 : 0;
+      hooked ||= isHook;
+    }
+    if (!hooked) break;
     // All at once: a mirrored dog has a mirrored coat.
-    points = before.map((point, i) => {
-      const [a, c] = [(i + n - 1) % n, (i + 1) % n];
-      if (!hooks[i] && !hooks[a] && !hooks[c]) return point;
-      return times(plus(times(point, 2), plus(before[a] as Point, before[c] as Point)), 0.25);
-    });
+    line = { x: fallenTogether(line.x, hooks), y: fallenTogether(line.y, hooks) };
   }
-  return points;
+  return line;
+}
+
+/** At hooks and beside them the mean with its neighbours, its own counted twice. */
+function fallenTogether(along: Float64Array, hooks: Uint8Array): Float64Array {
+  const n = along.length;
+  const out = along.slice();
+  for (let i = 0; i < n; i++) {
+    const before = i === 0 ? n - 1 : i - 1;
+    const after = i === n - 1 ? 0 : i + 1;
+    if (hooks[i] || hooks[before] || hooks[after])
+      out[i] = (2 * (along[i] as number) + ((along[before] as number) + (along[after] as number))) / 4;
+  }
+  return out;
 }
 
 /** The cosine of the angle that a closed line turns by at its i-th point. */
-function cosOfTurn(line: readonly Point[], i: number): number {
-  const n = line.length;
-  const a = line[i === 0 ? n - 1 : i - 1] as Point;
-  const b = line[i] as Point;
-  const c = line[i === n - 1 ? 0 : i + 1] as Point;
-  const ax = b.x - a.x;
-  const ay = b.y - a.y;
-  const cx = c.x - b.x;
-  const cy = c.y - b.y;
+function cosOfTurn({ x, y }: Line, i: number): number {
+  const n = x.length;
+  const before = i === 0 ? n - 1 : i - 1;
+  const after = i === n - 1 ? 0 : i + 1;
+  const ax = (x[i] as number) - (x[before] as number);
+  const ay = (y[i] as number) - (y[before] as number);
+  const cx = (x[after] as number) - (x[i] as number);
+  const cy = (y[after] as number) - (y[i] as number);
   return (ax * cx + ay * cy) / (norm(ax, ay) * norm(cx, cy) || 1);
 }
 

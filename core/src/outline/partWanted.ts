@@ -5,7 +5,7 @@ import type { HeadForm } from '../packs/breed.ts';
 import type { LineAlong } from './alongPart.ts';
 import { carriedAlong, corresponding, skinOf } from './alongPart.ts';
 import type { CoatOver, ZoneHair } from './coatContour.ts';
-import { coatContour, coatOver } from './coatContour.ts';
+import { coatContour, coatLine, coatOver } from './coatContour.ts';
 import { headForm } from './headForm.ts';
 
 /** A part in the coat the trim draws on it, and what the outline wants of it: one entry a station. */
@@ -39,7 +39,7 @@ export function partWanted(
 ): PartWanted | null {
   const lineOf = (twin: ViewPart | undefined): LineAlong | null => {
     if (!twin) return null;
-    const line = corresponding(part, twin, coatContour(twin, hairOf, coat));
+    const line = corresponding(part, twin, coatLine(twin, hairOf, coat));
     if (!line || !part.setOn || !twin.setOn) return line;
     const by = minus(part.setOn, twin.setOn);
     return (station) => plus(line(station), by);
