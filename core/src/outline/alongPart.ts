@@ -11,10 +11,14 @@ export interface Line {
 }
 
 /** A part's contour without its coat. */
-export const skinOf = once(({ stations }: ViewPart): Line => ({
-  x: Float64Array.from(stations, ({ point }) => point.x),
-  y: Float64Array.from(stations, ({ point }) => point.y),
-}));
+export const skinOf = once(({ stations }: ViewPart): Line => {
+  const line = { x: new Float64Array(stations.length), y: new Float64Array(stations.length) };
+  stations.forEach(({ point }, i) => {
+    line.x[i] = point.x;
+    line.y[i] = point.y;
+  });
+  return line;
+});
 
 /** Between the stations of a part, mm. */
 export const spacingOf = once(({ stations }: ViewPart): number => {
@@ -97,9 +101,11 @@ export function corresponding(part: ViewPart, other: ViewPart, { x, y }: Line): 
     const position = positions[station] as number;
     const p = Math.floor(position);
     const q = p + 1 < x.length ? p + 1 : 0;
-    const between = (along: Float64Array) =>
-      (along[p] as number) + ((along[q] as number) - (along[p] as number)) * (position - p);
-    return { x: between(x), y: between(y) };
+    const t = position - p;
+    return {
+      x: (x[p] as number) + ((x[q] as number) - (x[p] as number)) * t,
+      y: (y[p] as number) + ((y[q] as number) - (y[p] as number)) * t,
+    };
   };
 }
 

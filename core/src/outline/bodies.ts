@@ -1,4 +1,4 @@
-import type { Body, SeenFinding } from '../body/body.ts';
+import type { Body, SeenFinding, ViewId } from '../body/body.ts';
 import { bodyOf, VIEW_IDS } from '../body/body.ts';
 import { distance, minus, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
@@ -7,6 +7,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { BreedPack } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import { byId } from '../terms/failure.ts';
+import { once } from '../terms/once.ts';
 import { corresponding, skinOf } from './alongPart.ts';
 
 export interface Bodies {
@@ -32,14 +33,7 @@ export function bodiesOf({ packs, breed, facts, measurements, findings }: Case):
   const bare = undisplacedBody(packs, breed, measurements, findings);
   const own = findings.length === 0 ? bare : bodyOf(packs, breed, measurements, findings, bare);
   const ideal = undisplacedBody(packs, breed, breed.generic ? measurements : { heightMm: own.heightMm }, []);
-  const still = new Set(
-    VIEW_IDS.flatMap((view) =>
-      own.views[view].parts.filter((part) =>
-        [bare, ideal].every((other) => isStill(part, other.views[view].parts)),
-      ),
-    ),
-  );
-  const bodies = { own, bare, ideal, still };
+  const bodies = { own, bare, ideal, still: stillIn(own)(bare)(ideal) };
   known.set(facts, { ...bodies, breed, findings });
   return bodies;
 }
@@ -70,6 +64,16 @@ function undisplacedBody(
   }
   return body;
 }
+
+const stillIn = once((own: Body) =>
+  once((bare: Body) =>
+    once((ideal: Body): ReadonlySet<ViewPart> => {
+      const isAsIn = (view: ViewId, part: ViewPart) =>
+        [bare, ideal].every((other) => isStill(part, other.views[view].parts));
+      return new Set(VIEW_IDS.flatMap((view) => own.views[view].parts.filter((part) => isAsIn(view, part))));
+    }),
+  ),
+);
 
 /** Less is no displacement, mm. */
 const STILL_MM = 0.3;

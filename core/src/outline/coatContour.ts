@@ -59,7 +59,8 @@ export interface CoatOver {
 /** Where the coat's surface lies over each station of a part: `p + u·s·L`, see `coatOver`. */
 export function coatContour(...of: Parameters<typeof coatLine>): readonly Point[] {
   const { x, y } = coatLine(...of);
-  return Array.from(x, (at, i) => ({ x: at, y: y[i] as number }));
+  const [part] = of;
+  return part.stations.map((_, i) => ({ x: x[i] as number, y: y[i] as number }));
 }
 
 /** The same as a line. */
