@@ -8,20 +8,19 @@ export interface FourBand {
 }
 
 export const WIDE = 5;
-/** Rows of nothing before the first, so that no row has to ask whether it has neighbours. */
+/** Rows of nothing behind the last, so that none has to ask whether it has neighbours. */
 const PAD = 4;
 
-/** The factor of the part of a matrix that is not held: L·D·Lᵀ, 1/D in entry 0, rows padded in front. */
+/** The factor of the part of a matrix that is not held: L·D·Lᵀ, 1/D in entry 0, a row for each of the matrix and `PAD`. */
 export interface FreeFactor {
   readonly size: number;
   readonly entries: Float64Array;
 }
 
-export function freeFactorOf(size: number): FreeFactor {
-  const entries = new Float64Array((size + 2 * PAD) * WIDE);
-  for (let i = 0; i < size + 2 * PAD; i++) entries[i * WIDE] = 1;
-  return { size, entries };
-}
+export const freeFactorOf = (size: number): FreeFactor => ({
+  size,
+  entries: new Float64Array((size + PAD) * WIDE),
+});
 
 /**
  * Factors the rows and columns that are not held into `into`; held ones become those of the unit matrix. False where they are not
@@ -29,7 +28,7 @@ export function freeFactorOf(size: number): FreeFactor {
  */
 export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, into: FreeFactor): boolean {
   const f = into.entries;
-  // Of the four rows before: 1/D, and those entries of L that the next row asks for.
+  // Of the four rows before: 1/D, and the entries of L that the next row asks for, l12 the second of the row just before.
   let d1 = 1;
   let d2 = 1;
   let d3 = 1;
@@ -41,20 +40,19 @@ export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, int
   let l22 = 0;
   let l31 = 0;
   for (let i = 0; i < size; i++) {
-    const b = i * WIDE;
+    const o = i * WIDE;
     const free = !held[i];
-    const v4 = free && i > 3 && !held[i - 4] ? (entries[b + 4] as number) : 0;
-    const v3 = free && i > 2 && !held[i - 3] ? (entries[b + 3] as number) - v4 * l31 : 0;
-    const v2 = free && i > 1 && !held[i - 2] ? (entries[b + 2] as number) - v4 * l22 - v3 * l21 : 0;
+    const v4 = free && i > 3 && !held[i - 4] ? (entries[o + 4] as number) : 0;
+    const v3 = free && i > 2 && !held[i - 3] ? (entries[o + 3] as number) - v4 * l31 : 0;
+    const v2 = free && i > 1 && !held[i - 2] ? (entries[o + 2] as number) - v4 * l22 - v3 * l21 : 0;
     const v1 =
-      free && i > 0 && !held[i - 1] ? (entries[b + 1] as number) - v4 * l13 - v3 * l12 - v2 * l11 : 0;
+      free && i > 0 && !held[i - 1] ? (entries[o + 1] as number) - v4 * l13 - v3 * l12 - v2 * l11 : 0;
     const l4 = v4 * d4;
     const l3 = v3 * d3;
     const l2 = v2 * d2;
     const l1 = v1 * d1;
-    const d = free ? (entries[b] as number) - v4 * l4 - v3 * l3 - v2 * l2 - v1 * l1 : 1;
+    const d = free ? (entries[o] as number) - v4 * l4 - v3 * l3 - v2 * l2 - v1 * l1 : 1;
     if (!(d > 0)) return false;
-    const o = (i + PAD) * WIDE;
     const inverse = 1 / d;
     f[o] = inverse;
     f[o + 1] = l1;
@@ -72,8 +70,6 @@ export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, int
     l12 = l2;
     l13 = l3;
   }
-  // What lies behind the last row multiplies by nothing.
-  f.fill(0, (size + PAD) * WIDE);
   return true;
 }
 
@@ -84,7 +80,7 @@ export function solveFree({ size, entries: f }: FreeFactor, b: Float64Array): vo
   let x3 = 0;
   let x4 = 0;
   for (let i = 0; i < size; i++) {
-    const o = (i + PAD) * WIDE;
+    const o = i * WIDE;
     const x =
       (b[i] as number) -
       (f[o + 4] as number) * x4 -
@@ -99,7 +95,7 @@ export function solveFree({ size, entries: f }: FreeFactor, b: Float64Array): vo
   }
   x1 = x2 = x3 = x4 = 0;
   for (let i = size - 1; i >= 0; i--) {
-    const o = (i + PAD) * WIDE;
+    const o = i * WIDE;
     const x =
       (b[i] as number) * (f[o] as number) -
       (f[o + WIDE + 1] as number) * x1 -
