@@ -12,6 +12,7 @@ const ROWS = [
   ['coat'],
   ['tools'],
   ['body'],
+  ['contour'],
   ['hands'],
   ['case'],
   ['welfare'],

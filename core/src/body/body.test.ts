@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { breed, breeds, planFor, packs } from '../../testing/packs.ts';
-import { outlineOf } from '../outline/outline.ts';
+import { outlineOf } from '../contour/outline.ts';
 import type { Body } from './body.ts';
 import { bodyOf } from './body.ts';
 import { distance, inside, signedArea } from './geometry.ts';

@@ -2,7 +2,7 @@ import type { ViewId } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import { alongRay, crossings } from '../body/crossings.ts';
 import { distance, mix, plus, times } from '../body/geometry.ts';
-import { stretchOf } from '../outline/alongPart.ts';
+import { stretchOf } from '../contour/alongPart.ts';
 import { BODY_LINES, TRUNK_LINES } from '../outline/ruledLines.ts';
 import type { BodyLine, Feature, HeadShape } from '../packs/breed.ts';
 import { circleThrough, lineThrough } from './fit.ts';

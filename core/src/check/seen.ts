@@ -1,8 +1,8 @@
 import type { Body, ViewId } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
-import type { Lengths, Outline, Shown } from '../outline/outline.ts';
-import { coatOn, outlineOf } from '../outline/outline.ts';
+import type { Lengths, Outline, Shown } from '../contour/outline.ts';
+import { coatOn, outlineOf } from '../contour/outline.ts';
 import { zoneKindId } from '../terms/zone.ts';
 
 /** A dog as a judge sees it: the contour over each part of each view, mm, one point a station. */

@@ -8,7 +8,7 @@ import type { BreedPack } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import { byId } from '../terms/failure.ts';
 import { once } from '../terms/once.ts';
-import { corresponding, skinOf } from './alongPart.ts';
+import { corresponding, skinOf } from '../contour/alongPart.ts';
 
 export interface Bodies {
   /** This dog. */

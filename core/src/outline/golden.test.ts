@@ -3,7 +3,7 @@ import type { Extra } from '../../testing/packs.ts';
 import { breed, caseFor, hairEverywhere, packs, planFor, zoneOf } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { measureFeature } from '../check/measure.ts';
-import { outlineOf } from './outline.ts';
+import { outlineOf } from '../contour/outline.ts';
 import { inCoat } from '../check/seen.ts';
 import type { Proportion } from '../packs/breed.ts';
 import type { Plan } from '../plan/plan.ts';

@@ -7,7 +7,7 @@ import { measureShape } from '../check/measure.ts';
 import { inCoat } from '../check/seen.ts';
 import type { HeadForm, TrimArea } from '../packs/breed.ts';
 import { planGroom } from '../plan/planGroom.ts';
-import { coatContour } from './coatContour.ts';
+import { coatContour } from '../contour/coatContour.ts';
 import { formedIn, headForm } from './headForm.ts';
 
 const body = bodyOf(packs, breed('poodle-cross'), {}, []);

@@ -2,10 +2,10 @@ import { minus, mix, plus } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Coat } from '../coat/hair.ts';
 import type { HeadForm } from '../packs/breed.ts';
-import type { LineAlong } from './alongPart.ts';
-import { carriedAlong, corresponding, skinOf } from './alongPart.ts';
-import type { CoatOver, ZoneHair } from './coatContour.ts';
-import { coatContour, coatLine, coatOver } from './coatContour.ts';
+import type { LineAlong } from '../contour/alongPart.ts';
+import { carriedAlong, corresponding, skinOf } from '../contour/alongPart.ts';
+import type { CoatOver, ZoneHair } from '../contour/coatContour.ts';
+import { coatContour, coatLine, coatOver } from '../contour/coatContour.ts';
 import { headForm } from './headForm.ts';
 
 /** A part in the coat the trim draws on it, and what the outline wants of it: one entry a station. */

@@ -3,8 +3,8 @@ import { breed, packs } from '../../testing/packs.ts';
 import type { ViewId } from '../body/body.ts';
 import { bodyOf } from '../body/body.ts';
 import type { Rule } from '../packs/breed.ts';
-import { stretchOf } from './alongPart.ts';
-import { coatOver } from './coatContour.ts';
+import { stretchOf } from '../contour/alongPart.ts';
+import { coatOver } from '../contour/coatContour.ts';
 import type { Solved } from './ruleRows.ts';
 import { ruleRows } from './ruleRows.ts';
 

@@ -3,9 +3,9 @@ import type { Point } from '../body/geometry.ts';
 import { plus, times } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { BodyLine, Proportion, Rule, Slope } from '../packs/breed.ts';
-import type { LineAlong } from './alongPart.ts';
-import { stretchOf } from './alongPart.ts';
-import type { CoatOver } from './coatContour.ts';
+import type { LineAlong } from '../contour/alongPart.ts';
+import { stretchOf } from '../contour/alongPart.ts';
+import type { CoatOver } from '../contour/coatContour.ts';
 import { BODY_LINES, TRUNK_LINES, TUCK_UPS } from './ruledLines.ts';
 import type { OutlineRow } from '../solver/problem.ts';
 

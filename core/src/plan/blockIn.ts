@@ -3,7 +3,7 @@ import type { ViewId } from '../body/body.ts';
 import { VIEW_IDS } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
-import { shapeAlong } from '../outline/coatContour.ts';
+import { shapeAlong } from '../contour/coatContour.ts';
 import { bodiesOf } from '../outline/bodies.ts';
 import { isAllowed, leftBy, spreadOf } from '../passes/pickTools.ts';
 import { toolPasses } from '../passes/toolPasses.ts';
