@@ -1,42 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { caseFor } from '../../testing/packs.ts';
+import { roundPart, STATIONS } from '../../testing/roundPart.ts';
 import type { Station, ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
 import { solvePart, unchanged } from './partOutline.ts';
 
-const N = 120;
+const N = STATIONS;
 const RADIUS = 200;
-/** A round part of two places, upper and lower half, so wide at each station. */
-function round(radius: (k: number) => number, extra: Partial<ViewPart> = {}): ViewPart {
-  const stations = Array.from({ length: N }, (_, k): Station => {
-    const turn = (2 * Math.PI * k) / N;
-    const normal = { x: Math.cos(turn), y: Math.sin(turn) };
-    const point = { x: radius(k) * normal.x, y: 400 + radius(k) * normal.y };
-    return { point, normal, zone: k < N / 2 ? 'back' : 'belly', hidden: false };
-  });
-  const landmarkStation = { front: 0, top: N / 4, rear: N / 2, under: (3 * N) / 4 };
-  return {
-    id: 'round',
-    far: false,
-    knots: [],
-    stations,
-    zones: ['back', 'belly'],
-    zonesSeen: ['back', 'belly'],
-    landmarkStation,
-    carried: { front: 0, top: 0, rear: 0, under: 0 },
-    setOn: null,
-    middle: null,
-    fromAbove: false,
-    onGround: false,
-    patches: [],
-    ...extra,
-  };
-}
-const ideal = round(() => RADIUS);
+const ideal = roundPart(() => RADIUS);
 /** So much smaller over the upper half as a whole. */
 const flatter = (byMm: number, extra: Partial<ViewPart> = {}) =>
-  round((k) => (k < N / 2 ? RADIUS - byMm : RADIUS), extra);
+  roundPart((k) => (k < N / 2 ? RADIUS - byMm : RADIUS), extra);
 
 const wish = (extra: Partial<ZoneWish> = {}): ZoneWish => ({
   hair: { stretchedMm: 30 },
@@ -174,7 +149,7 @@ describe('one part of a view, solved', () => {
   });
 
   it('smooths away what is shorter than a hand, on a small dog what is shorter in proportion', () => {
-    const dent = (stations: number) => round((k) => RADIUS - (Math.abs(k - N / 4) <= stations ? 12 : 0));
+    const dent = (stations: number) => roundPart((k) => RADIUS - (Math.abs(k - N / 4) <= stations ? 12 : 0));
     const fill = (stations: number, heightMm: number) => {
       const wishes = new Map([
         ['back', wish()],
