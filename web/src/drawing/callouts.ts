@@ -83,7 +83,7 @@ interface Seat {
 const CENTRE = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
 
 /** Every place on the sheet beside the dog, the cheapest first: near, outward of its anchor, with little of its leader on the dog. */
-function seatsOf({ anchors, width, height }: Callout, dog: (box: Box) => boolean): readonly Seat[] {
+function seatsOf({ anchors, width, height }: Callout, dog: Covers): readonly Seat[] {
   const seats: Seat[] = [];
   anchors.forEach((to, anchor) => {
     const outward = Math.atan2(to.y - CENTRE.y, to.x - CENTRE.x);
@@ -94,8 +94,9 @@ function seatsOf({ anchors, width, height }: Callout, dog: (box: Box) => boolean
       for (let reach: number = REACH.from; reach <= REACH.to; reach += REACH.step) {
         const cx = to.x + cos * (reach + width * 0.45 * Math.abs(cos));
         const cy = to.y + sin * (reach + height * 0.5 * Math.abs(sin));
-        const box = { x: cx - width / 2, y: cy - height / 2, width, height };
-        if (!onSheet(box) || dog(grown(box, 3))) continue;
+        const [x, y] = [cx - width / 2, cy - height / 2];
+        if (!onSheet(x, y, width, height) || dog(x - 3, y - 3, x + width + 3, y + height + 3)) continue;
+        const box = { x, y, width, height };
         const from = nearest(box, to);
         const far = reach + 26 * turn + ACROSS * acrossDog(dog, to, from);
         seats.push({ cost: far * (1 + far / ONE_FAR), box, from, to, anchor });
@@ -133,10 +134,10 @@ function placeInOrder(order: readonly Callout[], seats: ReadonlyMap<string, read
 }
 
 const inTheWay = (a: Seat, b: Seat): boolean =>
-  overlaps(grown(a.box, GAP), b.box) ||
-  crosses(a.to, a.from, b.box) ||
-  crosses(b.to, b.from, grown(a.box, 2)) ||
-  meet(a.to, a.from, b.to, b.from);
+  overlaps(a.box, b.box, GAP) ||
+  crosses(a.to, a.from, b.box, 0) ||
+  crosses(b.to, b.from, a.box, 2) ||
+  meet(a.to.x, a.to.y, a.from.x, a.from.y, b.to.x, b.to.y, b.from.x, b.from.y);
 
 /** One label so far from its place is as bad as two that are each half as far and half again. */
 const ONE_FAR = 150;
@@ -155,86 +156,114 @@ const ACROSS = 2.2;
 const STEP = 8;
 
 /** How much of a leader lies on the dog, in drawing units. */
-function acrossDog(dog: (box: Box) => boolean, a: Point, b: Point): number {
-  const length = Math.hypot(b.x - a.x, b.y - a.y);
+function acrossDog(dog: Covers, a: Point, b: Point): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const length = Math.sqrt(dx * dx + dy * dy);
   let on = 0;
   for (let s = 0; s < length; s += STEP) {
-    const t = s / length;
-    const x = a.x + (b.x - a.x) * t;
-    const y = a.y + (b.y - a.y) * t;
-    if (dog({ x, y, width: 1, height: 1 })) on += STEP;
+    const x = a.x + (dx * s) / length;
+    const y = a.y + (dy * s) / length;
+    if (dog(x, y, x + 1, y + 1)) on += STEP;
   }
   return on;
 }
 
-const grown = (box: Box, by: number): Box => ({
-  x: box.x - by,
-  y: box.y - by,
-  width: box.width + 2 * by,
-  height: box.height + 2 * by,
-});
-const onSheet = (box: Box) =>
-  box.x >= 2 && box.y >= 2 && box.x + box.width <= SHEET.width - 2 && box.y + box.height <= SHEET.height - 2;
-export const overlaps = (a: Box, b: Box) =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+const onSheet = (x: number, y: number, width: number, height: number) =>
+  x >= 2 && y >= 2 && x + width <= SHEET.width - 2 && y + height <= SHEET.height - 2;
+/** Whether two boxes come nearer than `gap`. */
+export const overlaps = (a: Box, b: Box, gap = 0) =>
+  a.x - gap < b.x + b.width &&
+  b.x < a.x + a.width + gap &&
+  a.y - gap < b.y + b.height &&
+  b.y < a.y + a.height + gap;
 const nearest = (box: Box, p: Point): Point => ({
   x: Math.min(box.x + box.width, Math.max(box.x, p.x)),
   y: Math.min(box.y + box.height, Math.max(box.y, p.y)),
 });
 
-const side = (a: Point, b: Point, c: Point) => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
-const meet = (a: Point, b: Point, c: Point, d: Point) =>
-  side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
+/** On which side of the line from a to b a point lies: the sign. */
+const side = (ax: number, ay: number, bx: number, by: number, x: number, y: number) =>
+  (bx - ax) * (y - ay) - (by - ay) * (x - ax);
 
-function crosses(a: Point, b: Point, box: Box): boolean {
-  const holds = (p: Point) =>
-    p.x > box.x && p.x < box.x + box.width && p.y > box.y && p.y < box.y + box.height;
-  if (holds(a) || holds(b)) return true;
-  const tl = { x: box.x, y: box.y };
-  const br = { x: box.x + box.width, y: box.y + box.height };
-  const tr = { x: br.x, y: tl.y };
-  const bl = { x: tl.x, y: br.y };
-  return meet(a, b, tl, br) || meet(a, b, tr, bl);
+/** Whether the stretch from a to b crosses that from c to d. */
+const meet = (
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  cx: number,
+  cy: number,
+  dx: number,
+  dy: number,
+): boolean =>
+  side(ax, ay, bx, by, cx, cy) * side(ax, ay, bx, by, dx, dy) < 0 &&
+  side(cx, cy, dx, dy, ax, ay) * side(cx, cy, dx, dy, bx, by) < 0;
+
+/** Whether a leader runs over a box with a margin round it. */
+function crosses(a: Point, b: Point, box: Box, margin: number): boolean {
+  const left = box.x - margin;
+  const top = box.y - margin;
+  const right = box.x + box.width + margin;
+  const bottom = box.y + box.height + margin;
+  if (Math.max(a.x, b.x) <= left || Math.min(a.x, b.x) >= right) return false;
+  if (Math.max(a.y, b.y) <= top || Math.min(a.y, b.y) >= bottom) return false;
+  if (a.x > left && a.x < right && a.y > top && a.y < bottom) return true;
+  if (b.x > left && b.x < right && b.y > top && b.y < bottom) return true;
+  return (
+    meet(a.x, a.y, b.x, b.y, left, top, right, bottom) || meet(a.x, a.y, b.x, b.y, right, top, left, bottom)
+  );
 }
 
-/** A test whether a box touches the dog: its shapes filled into a coarse grid, summed so that a box is one look-up. */
-function occupied(shapes: readonly (readonly Point[])[]): (box: Box) => boolean {
-  const sums = new Int32Array((COLUMNS + 1) * (ROWS + 1));
+/** Whether the dog is anywhere in a box. */
+type Covers = (left: number, top: number, right: number, bottom: number) => boolean;
+
+/** The dog's shapes filled into a coarse grid, summed so that a box is one look-up. */
+function occupied(shapes: readonly (readonly Point[])[]): Covers {
+  const wide = COLUMNS + 1;
+  const sums = new Int32Array(wide * (ROWS + 1));
   const filled = new Uint8Array(COLUMNS * ROWS);
-  for (const shape of shapes) {
-    for (let row = 0; row < ROWS; row++) {
-      const y = (row + 0.5) * CELL;
-      const xs: number[] = [];
-      let b = shape[shape.length - 1];
-      for (const a of shape) {
-        if (b && a.y > y !== b.y > y) xs.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x));
-        b = a;
-      }
-      xs.sort((p, q) => p - q);
-      for (let i = 0; i + 1 < xs.length; i += 2) {
-        const first = Math.max(0, Math.floor((xs[i] ?? 0) / CELL));
-        const last = Math.min(COLUMNS - 1, Math.floor((xs[i + 1] ?? 0) / CELL));
-        filled.fill(1, row * COLUMNS + first, row * COLUMNS + last + 1);
-      }
-    }
-  }
+  for (const shape of shapes) fill(shape, filled);
   for (let row = 0; row < ROWS; row++) {
     for (let column = 0; column < COLUMNS; column++) {
-      sums[(row + 1) * (COLUMNS + 1) + column + 1] =
-        (filled[row * COLUMNS + column] ?? 0) +
-        (sums[row * (COLUMNS + 1) + column + 1] ?? 0) +
-        (sums[(row + 1) * (COLUMNS + 1) + column] ?? 0) -
-        (sums[row * (COLUMNS + 1) + column] ?? 0);
+      const at = (row + 1) * wide + column + 1;
+      sums[at] =
+        (filled[row * COLUMNS + column] as number) +
+        (sums[at - wide] as number) +
+        (sums[at - 1] as number) -
+        (sums[at - wide - 1] as number);
     }
   }
-  const clampC = (c: number) => Math.min(COLUMNS, Math.max(0, c));
-  const clampR = (r: number) => Math.min(ROWS, Math.max(0, r));
-  return (box) => {
-    const c0 = clampC(Math.floor(box.x / CELL));
-    const c1 = clampC(Math.ceil((box.x + box.width) / CELL));
-    const r0 = clampR(Math.floor(box.y / CELL));
-    const r1 = clampR(Math.ceil((box.y + box.height) / CELL));
-    const at = (r: number, c: number) => sums[r * (COLUMNS + 1) + c] ?? 0;
-    return at(r1, c1) - at(r0, c1) - at(r1, c0) + at(r0, c0) > 0;
+  return (left, top, right, bottom) => {
+    const c0 = Math.min(COLUMNS, Math.max(0, Math.floor(left / CELL)));
+    const c1 = Math.min(COLUMNS, Math.max(0, Math.ceil(right / CELL)));
+    const r0 = Math.min(ROWS, Math.max(0, Math.floor(top / CELL))) * wide;
+    const r1 = Math.min(ROWS, Math.max(0, Math.ceil(bottom / CELL))) * wide;
+    const [a, b] = [sums[r1 + c1] as number, sums[r0 + c1] as number];
+    const [c, d] = [sums[r1 + c0] as number, sums[r0 + c0] as number];
+    return a - b - c + d > 0;
   };
+}
+
+/** Marks the cells of the grid whose middle line a closed shape covers. */
+function fill(shape: readonly Point[], filled: Uint8Array): void {
+  const crossings: number[][] = Array.from({ length: ROWS }, () => []);
+  let b = shape[shape.length - 1];
+  for (const a of shape) {
+    const [low, high] = b && a.y < b.y ? [a, b] : [b ?? a, a];
+    // Rows whose middle line the edge crosses: low.y ≤ (row + ½)·cell < high.y.
+    const first = Math.max(0, Math.ceil(low.y / CELL - 0.5));
+    for (let row = first; row < ROWS && (row + 0.5) * CELL < high.y; row++) {
+      const y = (row + 0.5) * CELL;
+      crossings[row]?.push(low.x + ((y - low.y) / (high.y - low.y)) * (high.x - low.x));
+    }
+    b = a;
+  }
+  crossings.forEach((xs, row) => {
+    xs.sort((p, q) => p - q);
+    for (let i = 0; i + 1 < xs.length; i += 2) {
+      const first = Math.max(0, Math.floor((xs[i] ?? 0) / CELL));
+      const last = Math.min(COLUMNS - 1, Math.floor((xs[i + 1] ?? 0) / CELL));
+      filled.fill(1, row * COLUMNS + first, row * COLUMNS + last + 1);
+    }
+  });
 }
