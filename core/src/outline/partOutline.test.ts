@@ -184,6 +184,29 @@ describe('one part of a view, solved', () => {
     expect(places.at(-1)).toBe('rear');
   });
 
+  it('a contour has no ends: a dip where its stations begin is filled as one elsewhere', () => {
+    const dipped = (at: number) =>
+      roundPart((k) => {
+        const away = Math.min((k - at + N) % N, (at - k + N) % N);
+        return RADIUS - 12 * Math.max(0, 1 - (away / 12) ** 2);
+      });
+    // Where both places meet, and where one of them is: both ways round alike.
+    const filled = (at: number) => {
+      const { along } = solve(dipped(at));
+      expect(along).toHaveLength(N);
+      return [-6, -1, 0, 1, 6].map((by) => along[(at + by + N) % N]?.change ?? NaN);
+    };
+    filled(0).forEach((mm, i) => expect(mm).toBeCloseTo(filled(N / 2)[i] ?? NaN, 6));
+    filled(0).forEach((mm, i) => expect(mm).toBeCloseTo(filled(0).at(-1 - i) ?? NaN, 6));
+  });
+
+  it('hair that lies flat shows no length, so nothing is asked of it', () => {
+    const flat = { ...visit, coat: { layDeg: 2, curl: 1, shown: 'stretched' } as Case['coat'] };
+    const over = roundPart((k) => (k < N / 2 ? RADIUS - 12 : RADIUS), { fromAbove: true });
+    expect(solve(over, { of: flat }).along).toEqual([]);
+    expect(solve(over).along).not.toEqual([]);
+  });
+
   it('on the middle line a place of either side is neither', () => {
     const sided = { ...flatter(12), middle: 'x' as const };
     const stations = sided.stations.map((one): Station =>

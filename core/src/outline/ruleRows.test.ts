@@ -176,11 +176,22 @@ describe('what the rules of a breed add to an outline', () => {
     expect(missing([rule(2)], leaning)).toBeGreaterThan(2);
     expect(missing([rule(2)], followed(leaning, [rule(2)]))).toBeLessThan(0.1);
     expect(ruleRows([rule(90)], leaning)).toEqual([]);
+    const right = partOf('rear', 'hindleg-rear.right');
+    const itsLine = stretchOf(right, 'hockOut', 'hockLowOut');
+    const other = changed('rear', 'hindleg-rear.right', (i) => 2 * Math.max(0, itsLine.indexOf(i)));
+    expect(ruleRows([rule(2)], other)[0]?.at.every(([i]) => itsLine.includes(i))).toBe(true);
+    expect(ruleRows([rule(2)], changed('side', 'trunk', rising(24)))).toEqual([]);
+  });
+
+  it('two lines of one leg are parallel by its bone, which no hair turns', () => {
     const hocks: Rule = { ...words, kind: 'parallel', lines: ['hockFront', 'hockBack'], withinDeg: 1 };
+    const leg = partOf('side', 'hindleg');
+    const front = stretchOf(leg, 'hockFront', 'hockFrontLow');
+    expect(front.length).toBeGreaterThan(3);
     expect(
       ruleRows(
         [hocks],
-        changed('side', 'hindleg', (i) => i / 5),
+        changed('side', 'hindleg', (i) => 3 * Math.max(0, front.indexOf(i))),
       ),
     ).toEqual([]);
   });
