@@ -37,8 +37,8 @@ export interface ToolPasses {
  * contour, in units of 100 mm, with `handCost` where no tool is run, plus `switchCost` for every change. A tool that would leave less than wanted, by more than
  * its tolerance, is not run there: what is too short cannot be put back. Exact: dynamic programming over the ends of passes
  * no shorter than `leastMm`; the whole stretch may be shorter than that and is then one pass. With S(j, l) what the first j stations cost with label l, and
- * B(j, l) the least that they cost when the last pass is l's: B(j, l) = S(j, l) + min over i ≤ j − least of min over k ≠ l of B(i, k) + switchCost − S(i, l).
- * The minimum over i is carried along, that over k needs the two cheapest of B(i): the work goes with stations × labels.
+ * B(j) the least that they cost: B(j) = min over l of S(j, l) + min over i ≤ j − least of B(i) + switchCost − S(i, l). Where the cheapest way to i ends with l
+ * itself no pass of l starts there: going on with the last one is cheaper by the switch. The minimum over i is carried along: the work goes with stations × labels.
  * @throws MisuseError for figures that are none, or when no label is the hand's.
  */
 export function toolPasses(problem: PassProblem): ToolPasses {
@@ -52,31 +52,33 @@ export function toolPasses(problem: PassProblem): ToolPasses {
   const runs = labels.map((label) => runOf(problem, label));
   const least = Math.min(n, Math.max(1, Math.round(leastMm / spacingMm)));
   const starts: (Start | null)[] = labels.map(() => null);
-  const ends: Ends[] = [];
+  const ends: (End | null)[] = [];
   for (let j = least; j <= n; j++) {
     const from = j - least;
-    const here: Ends = { first: null, second: null };
-    runs.forEach(({ upTo, shortBefore }, label) => {
+    const before = ends[from] ?? null;
+    let cheapest: End | null = null;
+    for (const [label, { upTo, shortBefore }] of runs.entries()) {
       const short = shortBefore[j] as number;
       let start = starts[label] ?? null;
       if (start && start.from <= short) start = null;
-      const before = from === 0 ? null : endedBy(ends[from], label);
-      if (from > short && (from === 0 || before)) {
+      const mayStart = from === 0 || (before !== null && before.label !== label);
+      if (from > short && mayStart) {
         const rest = (before ? before.cost + switchCost : 0) - (upTo[from] as number);
         if (!start || rest < start.rest) start = { rest, from, before };
       }
       starts[label] = start;
-      if (start) enter(here, { ...start, label, to: j, cost: start.rest + (upTo[j] as number) });
-    });
-    ends[j] = here;
+      const cost = start ? start.rest + (upTo[j] as number) : Infinity;
+      if (start && cost < (cheapest?.cost ?? Infinity)) cheapest = { ...start, label, to: j, cost };
+    }
+    ends[j] = cheapest;
   }
   const passes: Pass[] = [];
-  const cheapest = ends[n]?.first ?? null;
-  for (let end = cheapest; end; end = end.before) {
+  const whole = ends[n] ?? null;
+  for (let end = whole; end; end = end.before) {
     const { label, from, to } = end;
     passes.unshift({ label, from, to });
   }
-  return { passes, cost: cheapest?.cost ?? Infinity };
+  return { passes, cost: whole?.cost ?? Infinity };
 }
 
 /** Where a pass would begin, after which others, and what that costs less what its own label costs up to there. */
@@ -91,21 +93,6 @@ interface End extends Start {
   readonly label: number;
   readonly to: number;
   readonly cost: number;
-}
-
-/** The cheapest that ends at a station, and the cheapest that ends there with another label. */
-interface Ends {
-  first: End | null;
-  second: End | null;
-}
-
-/** The cheapest of them that another label can follow. */
-const endedBy = (ends: Ends | undefined, label: number): End | null =>
-  (ends?.first?.label === label ? ends.second : ends?.first) ?? null;
-
-function enter(ends: Ends, end: End): void {
-  if (!ends.first || end.cost < ends.first.cost) [ends.first, ends.second] = [end, ends.first];
-  else if (!ends.second || end.cost < ends.second.cost) ends.second = end;
 }
 
 const UNIT_MM = 100;

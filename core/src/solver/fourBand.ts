@@ -42,11 +42,10 @@ export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, int
   for (let i = 0; i < size; i++) {
     const o = i * WIDE;
     const free = !held[i];
-    const v4 = free && i > 3 && !held[i - 4] ? (entries[o + 4] as number) : 0;
-    const v3 = free && i > 2 && !held[i - 3] ? (entries[o + 3] as number) - v4 * l31 : 0;
-    const v2 = free && i > 1 && !held[i - 2] ? (entries[o + 2] as number) - v4 * l22 - v3 * l21 : 0;
-    const v1 =
-      free && i > 0 && !held[i - 1] ? (entries[o + 1] as number) - v4 * l13 - v3 * l12 - v2 * l11 : 0;
+    const v4 = free && !held[i - 4] ? (entries[o + 4] as number) : 0;
+    const v3 = free && !held[i - 3] ? (entries[o + 3] as number) - v4 * l31 : 0;
+    const v2 = free && !held[i - 2] ? (entries[o + 2] as number) - v4 * l22 - v3 * l21 : 0;
+    const v1 = free && !held[i - 1] ? (entries[o + 1] as number) - v4 * l13 - v3 * l12 - v2 * l11 : 0;
     const l4 = v4 * d4;
     const l3 = v3 * d3;
     const l2 = v2 * d2;
