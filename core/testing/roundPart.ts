@@ -2,7 +2,10 @@ import type { Station, ViewPart } from '../src/body/view.ts';
 
 export const STATIONS = 120;
 
-/** A round part of two places, upper and lower half, so wide at each station; from its front over its top, rear and underside. */
+/**
+ * A round part of two places, upper and lower half, so wide at each station; from its front over its top, rear
+ * and underside.
+ */
 export function roundPart(radius: (k: number) => number, extra: Partial<ViewPart> = {}): ViewPart {
   const stations = Array.from({ length: STATIONS }, (_, k): Station => {
     const turn = (2 * Math.PI * k) / STATIONS;

@@ -11,7 +11,10 @@ export const mix = (a: Point, b: Point, t: number): Point => ({
   x: a.x + (b.x - a.x) * t,
   y: a.y + (b.y - a.y) * t,
 });
-/** √(x² + y²): a dog's millimetres neither overflow nor vanish, which `Math.hypot` guards against at twenty times the cost. */
+/**
+ * √(x² + y²): a dog's millimetres neither overflow nor vanish, which `Math.hypot` guards against at twenty
+ * times the cost.
+ */
 export const norm = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 export const distance = (a: Point, b: Point): number => norm(a.x - b.x, a.y - b.y);
 

@@ -25,8 +25,8 @@ export function lineThrough(points: readonly Point[]): readonly [Point, Point] {
 }
 
 /**
- * The circle nearest to points by Kåsa's fit: least squares of x² + y² + a·x + b·y + c, about their middle. Null for fewer than three points
- * or points on one line.
+ * The circle nearest to points by Kåsa's fit: least squares of x² + y² + a·x + b·y + c, about their middle.
+ * Null for fewer than three points or points on one line.
  */
 export function circleThrough(
   points: readonly Point[],

@@ -139,9 +139,9 @@ const RAYS = 48;
 const LEVELS = 12;
 
 /**
- * How far a head seen from ahead is from a shape, as a share of its size; 0 is perfect. Round: (longest − shortest distance of
- * the coat from its circle's middle) / radius; brick: 1 − narrowest / widest from brow to lips; dome: root
- * mean square distance of the crown from its circle, against the circle's radius.
+ * How far a head seen from ahead is from a shape, as a share of its size; 0 is perfect. Round: (longest −
+ * shortest distance of the coat from its circle's middle) / radius; brick: 1 − narrowest / widest from brow to
+ * lips; dome: root mean square distance of the crown from its circle, against the circle's radius.
  */
 export function measureShape(dog: SeenDog, shape: HeadShape): Measured | null {
   const head = dog.part('headFront', 'head-front');

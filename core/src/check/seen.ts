@@ -59,7 +59,10 @@ export function inCoat(body: Body, lengths: Lengths, shown: Shown, curlBack: boo
   });
 }
 
-/** The same with other lengths tried in one kind of zone: the parts that have none of it are as they were, and nothing is kept. */
+/**
+ * The same with other lengths tried in one kind of zone: the parts that have none of it are as they were, and
+ * nothing is kept.
+ */
 export const inTriedCoat = (was: SeenDog, lengths: Lengths, kind: string, curlBack: boolean): SeenDog =>
   seen(was.body, (view, part) =>
     part.zones.some((zone) => zoneKindId(zone) === kind)

@@ -72,7 +72,10 @@ export function spreadAlong(part: ViewPart, at: (landmark: string) => number): F
 /** The share of a correction that stays with the dog's own bone, by station. */
 export const carriedAlong = once((part: ViewPart) => spreadAlong(part, (name) => part.carried[name] ?? 0));
 
-/** Where on another part's contour the places of this part's stations lie, in its stations; null where it lacks a landmark of this one's. */
+/**
+ * Where on another part's contour the places of this part's stations lie, in its stations; null where it lacks
+ * a landmark of this one's.
+ */
 const positionsOn = once((part: ViewPart) =>
   once((other: ViewPart): Float64Array | null => {
     const out = new Float64Array(part.stations.length);
@@ -91,8 +94,8 @@ const positionsOn = once((part: ViewPart) =>
 export type LineAlong = (station: number) => Point;
 
 /**
- * Another dog's contour, one point for each of its stations, seen from this part's: the same share of the way between the same
- * two landmarks. Null where the other part has not the same landmarks.
+ * Another dog's contour, one point for each of its stations, seen from this part's: the same share of the way
+ * between the same two landmarks. Null where the other part has not the same landmarks.
  */
 export function corresponding(part: ViewPart, other: ViewPart, { x, y }: Line): LineAlong | null {
   const positions = positionsOn(part)(other);
@@ -109,13 +112,19 @@ export function corresponding(part: ViewPart, other: ViewPart, { x, y }: Line): 
   };
 }
 
-/** A place between two landmarks, by its share of the way: "withers>backMid@0.25". Sides are left out: the zone knows its own. */
+/**
+ * A place between two landmarks, by its share of the way: "withers>backMid@0.25". Sides are left out: the zone
+ * knows its own.
+ */
 export const placeBetween = (from: string, to: string, share: number): string =>
   `${from.replace(SIDES, '')}>${to.replace(SIDES, '')}@${share.toFixed(2)}`;
 
 const SIDES = /\.(left|right)$/;
 
-/** The station of a landmark, or of a place between two, on the side of the dog that is meant; undefined where there is none. */
+/**
+ * The station of a landmark, or of a place between two, on the side of the dog that is meant; undefined where
+ * there is none.
+ */
 export function stationAt(part: ViewPart, name: string, side: Side | null): number | undefined {
   const known = (landmark: string) =>
     (side === null ? undefined : part.landmarkStation[`${landmark}.${side}`]) ??

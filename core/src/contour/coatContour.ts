@@ -130,9 +130,9 @@ function cosOfTurn({ x, y }: Line, i: number): number {
 }
 
 /**
- * The coat on a part: upright hair stands off along the normal by stretched × curl × sin θ; long lying hair hangs: over the dog
- * it falls in a layer, beneath the dog it turns towards the ground and shows its length, down to the ground. Between zones the step is bevelled at 45° towards the
- * shorter hair.
+ * The coat on a part: upright hair stands off along the normal by stretched × curl × sin θ; long lying hair
+ * hangs: over the dog it falls in a layer, beneath the dog it turns towards the ground and shows its length,
+ * down to the ground. Between zones the step is bevelled at 45° towards the shorter hair.
  */
 export function coatOver(
   part: ViewPart,
@@ -185,8 +185,8 @@ function grownIn(part: ViewPart, zone: string, hair: ZoneHair, coatLayDeg: numbe
 }
 
 /**
- * Lowers every depth but what stands `over` to what a slope of `rise` per station from its neighbours allows; the contour is closed, so that each way
- * round goes twice past every station.
+ * Lowers every depth but what stands `over` to what a slope of `rise` per station from its neighbours allows;
+ * the contour is closed, so that each way round goes twice past every station.
  */
 function bevel(depth: Float64Array, rise: number, over: Uint8Array): Float64Array {
   const n = depth.length;

@@ -6,8 +6,8 @@ import type { ViewId } from '../body/body.ts';
 import type { HeadForm } from '../packs/breed.ts';
 
 /**
- * Where the coat's surface should lie from a point of the skin, mm along a direction; as the trim draws it where the form says nothing;
- * left to its neighbours where the hair points across the form.
+ * Where the coat's surface should lie from a point of the skin, mm along a direction; as the trim draws it
+ * where the form says nothing; left to its neighbours where the hair points across the form.
  */
 export type FormDepth = (skin: Point, direction: Point) => number | 'as-drawn' | 'follows';
 
@@ -40,8 +40,8 @@ const CHEEKBONE = ['temple', 'jaw'] as const;
 const ACROSS = Math.SQRT1_2;
 
 /**
- * The form of a head in the size the trim draws it: from the coat drawn on the dog without its findings, so that a thick cheek has
- * less hair and not a wider head. Null where the part lacks the landmarks.
+ * The form of a head in the size the trim draws it: from the coat drawn on the dog without its findings, so
+ * that a thick cheek has less hair and not a wider head. Null where the part lacks the landmarks.
  */
 export function headForm(form: HeadForm, part: ViewPart, drawn: readonly Point[]): FormDepth | null {
   return form === 'wedge' ? wedge(part, drawn) : fromAhead(form, part, drawn);

@@ -27,12 +27,13 @@ const NONE: ReadonlySet<string> = new Set();
 const UNSHAPED: readonly string[] = ['weightKg', 'heightMm'];
 
 /**
- * What to leave where so that this dog, in its coat, shows the outline of the ideal in the same trim with hair enough:
- * at station i the wanted change of depth is (qᵢ − pᵢ)·uᵢ − bᵢ, with b the depth the trim draws and q between the ideal's
- * coat at the same place and that of this dog without its findings, by the share f that rides on the dog's own bone; solved
- * for the smoothest change within what skin, hair and standard allow. The side is solved first; a zone in the middle of the dog that it shows keeps its answer in the other
- * views, a zone of either side is seen from several and gets one length from all of them. A head that the trim shapes gets its
- * form, whatever the dog.
+ * What to leave where so that this dog, in its coat, shows the outline of the ideal in the same trim with hair
+ * enough: at station i the wanted change of depth is (qᵢ − pᵢ)·uᵢ − bᵢ, with b the depth the trim draws and q
+ * between the ideal's coat at the same place and that of this dog without its findings, by the share f that
+ * rides on the dog's own bone; solved for the smoothest change within what skin, hair and standard allow. The
+ * side is solved first; a zone in the middle of the dog that it shows keeps its answer in the other views, a
+ * zone of either side is seen from several and gets one length from all of them. A head that the trim shapes
+ * gets its form, whatever the dog.
  * @throws MisuseError when a wish's bounds cross or are no numbers.
  */
 export function outlinePlan(visit: Case, wishes: ReadonlyMap<string, ZoneWish>): OutlinePlan {

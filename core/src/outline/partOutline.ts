@@ -76,14 +76,18 @@ export interface PartAnswer {
 /** A part solved, with what was wanted of it and which bounds its answer presses. */
 export interface PartSolution extends PartAnswer {
   readonly wanted: PartWanted | null;
-  /** The bounds it presses before the breed's rules are asked, and with the rows they add; null where nothing is solved or none is. */
+  /**
+   * The bounds it presses before the breed's rules are asked, and with the rows they add; null where nothing is
+   * solved or none is.
+   */
   readonly free: Pick<OutlineSolution, 'pressed'> | null;
   readonly ruled: Pick<OutlineSolution, 'pressed'> | null;
 }
 
 /**
- * One part of one view, solved for the smoothest change that comes near what is wanted of it between what may be and can be. `alike`: the same part under
- * the same hair, solved within other bounds; what is wanted is taken from there, and the search starts at its answer.
+ * One part of one view, solved for the smoothest change that comes near what is wanted of it between what may
+ * be and can be. `alike`: the same part under the same hair, solved within other bounds; what is wanted is
+ * taken from there, and the search starts at its answer.
  */
 export function solvePart(
   visit: Case,

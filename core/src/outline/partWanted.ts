@@ -26,9 +26,10 @@ export interface PartWanted {
 export type Twins = readonly [bare: ViewPart | undefined, ideal: ViewPart | undefined];
 
 /**
- * What the outline wants of a part under the hair the trim draws, whatever skin and hair allow: this dog's contour in its coat against the ideal's and
- * against that of its own bone; a head that the trim shapes against its form. What is set on, the side of the head, the tail, is held against the standard from where it is.
- * Null where the twins have not this part.
+ * What the outline wants of a part under the hair the trim draws, whatever skin and hair allow: this dog's
+ * contour in its coat against the ideal's and against that of its own bone; a head that the trim shapes against
+ * its form. What is set on, the side of the head, the tail, is held against the standard from where it is. Null
+ * where the twins have not this part.
  */
 export function partWanted(
   part: ViewPart,

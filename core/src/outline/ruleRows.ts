@@ -35,9 +35,11 @@ const ENOUGH = 0.75;
 const FACES = 0.3;
 
 /**
- * Rows that bring what the breed's rules say of a part's lines into what they allow, where the part as solved is outside: the slope of
- * top- and underline, the outer lines of a pair of legs, and how much of the foreleg's column stands before the bone. A slope is what the standard means under the coat: the ideal's own, plus
- * how far this outline is from the ideal's. Each row turns a line about its middle, or moves a column as a whole: it is the least change that does.
+ * Rows that bring what the breed's rules say of a part's lines into what they allow, where the part as solved
+ * is outside: the slope of top- and underline, the outer lines of a pair of legs, and how much of the foreleg's
+ * column stands before the bone. A slope is what the standard means under the coat: the ideal's own, plus how
+ * far this outline is from the ideal's. Each row turns a line about its middle, or moves a column as a whole:
+ * it is the least change that does.
  */
 export function ruleRows(rules: readonly Rule[], solved: Solved): readonly OutlineRow[] {
   return rules.flatMap((rule): readonly OutlineRow[] => {
@@ -58,8 +60,9 @@ type Range = readonly [lo: number, hi: number];
 const within = (value: number, [lo, hi]: Range) => Math.min(hi, Math.max(lo, value));
 
 /**
- * A change of `by` of a value that goes with the changes of depth by `a` at stations, from the change already found, made by those that
- * the outline does not want to go the other way. Null where those are too few: the outline comes first, and what it breaks is said.
+ * A change of `by` of a value that goes with the changes of depth by `a` at stations, from the change already
+ * found, made by those that the outline does not want to go the other way. Null where those are too few: the
+ * outline comes first, and what it breaks is said.
  */
 function rowOf(
   stations: readonly (readonly [number, number])[],
@@ -109,14 +112,20 @@ function slopeRow(line: Slope, range: Range, solved: Solved): OutlineRow | null 
   return rowOf(at, Math.tan(now + turn) - Math.tan(now), solved);
 }
 
-/** What each of some values does to the slope of a line fitted through them over `along`: (alongₖ − mean) / Σ (along − mean)². */
+/**
+ * What each of some values does to the slope of a line fitted through them over `along`: (alongₖ − mean) / Σ
+ * (along − mean)².
+ */
 function fitOf(along: readonly number[]): readonly number[] {
   const middle = along.reduce((sum, one) => sum + one, 0) / along.length;
   const spread = along.reduce((sum, one) => sum + (one - middle) ** 2, 0);
   return along.map((one) => (one - middle) / spread);
 }
 
-/** One of two mirrored lines of legs: parallel within so many degrees, each is plumb within half of it. x = α + γ·y, γ moved. */
+/**
+ * One of two mirrored lines of legs: parallel within so many degrees, each is plumb within half of it. x = α +
+ * γ·y, γ moved.
+ */
 function plumbRow(lines: readonly BodyLine[], withinDeg: number, solved: Solved): OutlineRow | null {
   const { part, over } = solved;
   const [own, other] = lines.map((line) => BODY_LINES[line]);
@@ -134,7 +143,10 @@ function plumbRow(lines: readonly BodyLine[], withinDeg: number, solved: Solved)
   return rowOf(at, turn, solved);
 }
 
-/** The foreleg's column moved on its bone: (bone − front) = share · (back − front), front and back the means of its edges. */
+/**
+ * The foreleg's column moved on its bone: (bone − front) = share · (back − front), front and back the means of
+ * its edges.
+ */
 function shareRow(feature: Proportion, range: Range, solved: Solved): OutlineRow | null {
   const { part, body, over } = solved;
   const { elbow, kneeFront, kneeBack, foreFront } = body.landmarks;

@@ -4,7 +4,10 @@ import type { PartAnswer, PartSolution } from './partOutline.ts';
 import { solvePart } from './partOutline.ts';
 
 interface AnsweredBefore {
-  /** What the packs and the bodies say, each the same object. The dog's landmarks are not in it: those that a rule asks for are knots of the part. */
+  /**
+   * What the packs and the bodies say, each the same object. The dog's landmarks are not in it: those that a
+   * rule asks for are knots of the part.
+   */
   readonly fixed: readonly unknown[];
   /** What is wished of the places it shows. */
   readonly wished: readonly unknown[];
@@ -22,9 +25,9 @@ const answeredBefore = new WeakMap<ViewPart, readonly AnsweredBefore[]>();
 const KEPT = 2;
 
 /**
- * The answer of `solvePart`, kept while all that goes into it is the same: what another finding does not move is not solved again. What was not known comes
- * with how it was solved. `beside`: the other side of the dog, solved just now: where it mostly has the same hair within other bounds, this side starts
- * from there.
+ * The answer of `solvePart`, kept while all that goes into it is the same: what another finding does not move
+ * is not solved again. What was not known comes with how it was solved. `beside`: the other side of the dog,
+ * solved just now: where it mostly has the same hair within other bounds, this side starts from there.
  */
 export function solvedOnce(
   [visit, body, part, twins, wishes, settled, form]: Parameters<typeof solvePart>,

@@ -33,12 +33,15 @@ export interface ToolPasses {
 }
 
 /**
- * Which tool for which stretch, so that least is left to the hand: minimises ∫ ((leaves − wanted) / tolerance)² along the
- * contour, in units of 100 mm, with `handCost` where no tool is run, plus `switchCost` for every change. A tool that would leave less than wanted, by more than
- * its tolerance, is not run there: what is too short cannot be put back. Exact: dynamic programming over the ends of passes
- * no shorter than `leastMm`; the whole stretch may be shorter than that and is then one pass. With S(j, l) what the first j stations cost with label l, and
- * B(j) the least that they cost: B(j) = min over l of S(j, l) + min over i ≤ j − least of B(i) + switchCost − S(i, l). Where the cheapest way to i ends with l
- * itself no pass of l starts there: going on with the last one is cheaper by the switch. The minimum over i is carried along: the work goes with stations × labels.
+ * Which tool for which stretch, so that least is left to the hand: minimises ∫ ((leaves − wanted) / tolerance)²
+ * along the contour, in units of 100 mm, with `handCost` where no tool is run, plus `switchCost` for every
+ * change. A tool that would leave less than wanted, by more than its tolerance, is not run there: what is too
+ * short cannot be put back. Exact: dynamic programming over the ends of passes no shorter than `leastMm`; the
+ * whole stretch may be shorter than that and is then one pass. With S(j, l) what the first j stations cost with
+ * label l, and B(j) the least that they cost: B(j) = min over l of S(j, l) + min over i ≤ j − least of B(i) +
+ * switchCost − S(i, l). Where the cheapest way to i ends with l itself no pass of l starts there: going on with
+ * the last one is cheaper by the switch. The minimum over i is carried along: the work goes with stations ×
+ * labels.
  * @throws MisuseError for figures that are none, or when no label is the hand's.
  */
 export function toolPasses(problem: PassProblem): ToolPasses {
@@ -97,7 +100,10 @@ interface End extends Start {
 
 const UNIT_MM = 100;
 
-/** What the first i stations cost with a label, and the last station before i where it would leave too little, −1 for none. */
+/**
+ * What the first i stations cost with a label, and the last station before i where it would leave too little,
+ * −1 for none.
+ */
 function runOf({ wantedMm, spacingMm, handCost }: PassProblem, { leavesMm, toleranceMm }: PassLabel) {
   requireNumber('hand cost', handCost, 0);
   requireNumber('tolerance', toleranceMm, Number.MIN_VALUE);

@@ -27,8 +27,8 @@ interface Border {
 }
 
 /**
- * How each place joins its neighbours: the same tool runs on into the next; a step this dog's outline has made, which the trim does
- * not draw, is blended; a machine is skimmed off where a longer limb begins.
+ * How each place joins its neighbours: the same tool runs on into the next; a step this dog's outline has made,
+ * which the trim does not draw, is blended; a machine is skimmed off where a longer limb begins.
  */
 export function withJoins(visit: Case, zones: readonly ZonePlan[]): readonly ZonePlan[] {
   const byId = new Map(zones.map((zone) => [zone.zone, zone]));

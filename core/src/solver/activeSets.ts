@@ -9,11 +9,13 @@ const MOST_STEPS = 40;
 const ROUNDING = 1e-12;
 
 /**
- * A primal-dual active set method (after Hintermüller, Ito, Kunisch 2002): the stations on a bound are put there and the free ones solved
- * for; those that pull away from their bound are let go, and of every stretch beyond a bound its worst places are put on it, until nothing changes. A
- * smooth line touches its bound in few places, so that putting whole stretches there goes to and fro. Starts from the stations in `active`, leaves there
- * those it ends with, and moves x between its bounds: every step from where x was given, so that the answer is the same to the last digit
- * whatever it started from. What it did not settle the projected Newton steps do. Steps taken.
+ * A primal-dual active set method (after Hintermüller, Ito, Kunisch 2002): the stations on a bound are put
+ * there and the free ones solved for; those that pull away from their bound are let go, and of every stretch
+ * beyond a bound its worst places are put on it, until nothing changes. A smooth line touches its bound in few
+ * places, so that putting whole stretches there goes to and fro. Starts from the stations in `active`, leaves
+ * there those it ends with, and moves x between its bounds: every step from where x was given, so that the
+ * answer is the same to the last digit whatever it started from. What it did not settle the projected Newton
+ * steps do. Steps taken.
  */
 export function settleActive(
   hessian: Hessian,
@@ -56,7 +58,10 @@ function beyondBound(x: number, lo: number, hi: number): number {
   return x < lo - ROUNDING ? x - lo : 0;
 }
 
-/** No neighbour is further beyond the same bound. The contour is taken as closed: of an open one the ends are no worse for it. */
+/**
+ * No neighbour is further beyond the same bound. The contour is taken as closed: of an open one the ends are no
+ * worse for it.
+ */
 function isWorst(beyond: Float64Array, i: number): boolean {
   const n = beyond.length;
   const own = beyond[i] as number;

@@ -1,6 +1,7 @@
 /**
- * A symmetric matrix with four diagonals on each side of its own, as a contour folded on itself has: entry k of row i is a(i, i−k),
- * 0 ≤ k ≤ 4, stored as `entries[5·i + k]`; of the first rows those left of the matrix are 0.
+ * A symmetric matrix with four diagonals on each side of its own, as a contour folded on itself has: entry k of
+ * row i is a(i, i−k), 0 ≤ k ≤ 4, stored as `entries[5·i + k]`; of the first rows those left of the matrix are
+ * 0.
  */
 export interface FourBand {
   readonly size: number;
@@ -23,8 +24,8 @@ export const freeFactorOf = (size: number): FreeFactor => ({
 });
 
 /**
- * Factors the rows and columns that are not held into `into`; held ones become those of the unit matrix. False where they are not
- * positive definite to rounding.
+ * Factors the rows and columns that are not held into `into`; held ones become those of the unit matrix. False
+ * where they are not positive definite to rounding.
  */
 export function factorizeFree({ size, entries }: FourBand, held: Uint8Array, into: FreeFactor): boolean {
   const f = into.entries;

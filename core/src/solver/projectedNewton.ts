@@ -9,8 +9,9 @@ const DESCENT = 1e-4;
 const ROUNDING = 1e-13;
 
 /**
- * Projected Newton (Bertsekas 1982): the stations that do not press against a bound take a Newton step, the result is put back between the bounds,
- * as far along as it gains. Moves x to the answer; the largest violation left, relative, the steps taken, and what presses then.
+ * Projected Newton (Bertsekas 1982): the stations that do not press against a bound take a Newton step, the
+ * result is put back between the bounds, as far along as it gains. Moves x to the answer; the largest violation
+ * left, relative, the steps taken, and what presses then.
  */
 export function projectedNewton(
   hessian: Hessian,

@@ -16,12 +16,14 @@ export interface OutlineSolution {
 }
 
 /**
- * The x between lo and hi that minimises Σ w·(x − target)² + λ·Σ (xᵢ₋₁ − 2xᵢ + xᵢ₊₁)² + Σ rows. Strictly convex: there is
- * one answer. Which bounds are pressed is found by active sets, and where those do not settle by projected Newton; both take Newton steps on
- * the band of the Hessian that is free, and rows enter by the Woodbury identity. `like`: the solution of a problem of as many stations that may be much
- * like this one; the search starts from what is pressed there, the answer is the same.
- * @throws MisuseError for an empty problem, arrays of unequal length, a number that is none, a weight that is not above 0,
- * bounds that cross, a row about a station there is not, or a `like` of another number of stations.
+ * The x between lo and hi that minimises Σ w·(x − target)² + λ·Σ (xᵢ₋₁ − 2xᵢ + xᵢ₊₁)² + Σ rows. Strictly
+ * convex: there is one answer. Which bounds are pressed is found by active sets, and where those do not settle
+ * by projected Newton; both take Newton steps on the band of the Hessian that is free, and rows enter by the
+ * Woodbury identity. `like`: the solution of a problem of as many stations that may be much like this one; the
+ * search starts from what is pressed there, the answer is the same.
+ * @throws MisuseError for an empty problem, arrays of unequal length, a number that is none, a weight that is
+ * not above 0, bounds that cross, a row about a station there is not, or a `like` of another number of
+ * stations.
  */
 export function solveOutline(
   problem: OutlineProblem,

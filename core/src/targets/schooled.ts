@@ -88,7 +88,10 @@ function follow(
   if (effect.text !== undefined) school.texts.push(effect.text);
 }
 
-/** The zone as another trim of the breed has it, the first one that does it so; null where it is done so already, or none does. */
+/**
+ * The zone as another trim of the breed has it, the first one that does it so; null where it is done so
+ * already, or none does.
+ */
 function borrow(
   { breed, purpose }: Case,
   { kind }: DogZone,

@@ -38,11 +38,13 @@ export function foundVisit(sheets: readonly VisitSheet[]): Case {
 }
 
 /**
- * The core alone on the visits of the demo day, mats, measures and findings included: CPU time of each part as a share of
- * a 60 Hz frame, the threads of the collector and the compiler included, and the 95th percentile by the clock as well, as a page waits for it. Blocks of one
- * part of one visit, as a groomer works at one dog, the visits in turn; the first quarter of the blocks, while the code is compiled, is left out. The spread
- * is between visits, the 95th percentile of all samples. `again`: every contour of the dog solved for other lengths, tools and passes picked, the side drawn
- * anew. `passes`: one contour of 60 stations blocked in with every comb of the drawer.
+ * The core alone on the visits of the demo day, mats, measures and findings included: CPU time of each part as
+ * a share of a 60 Hz frame, the threads of the collector and the compiler included, and the 95th percentile by
+ * the clock as well, as a page waits for it. Blocks of one part of one visit, as a groomer works at one dog,
+ * the visits in turn; the first quarter of the blocks, while the code is compiled, is left out. The spread is
+ * between visits, the 95th percentile of all samples. `again`: every contour of the dog solved for other
+ * lengths, tools and passes picked, the side drawn anew. `passes`: one contour of 60 stations blocked in with
+ * every comb of the drawer.
  */
 export function coreParts(sheets: readonly VisitSheet[]): void {
   const library = loadLibrary();
@@ -92,8 +94,8 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
 }
 
 /**
- * The order of the demo day's dogs: steps, time, and how far from the best there can be; and a stage of sixteen kinds of step, the largest that is
- * ordered exactly, beside the search on the same one.
+ * The order of the demo day's dogs: steps, time, and how far from the best there can be; and a stage of sixteen
+ * kinds of step, the largest that is ordered exactly, beside the search on the same one.
  */
 export function orders(sheets: readonly VisitSheet[]): void {
   const library = loadLibrary();

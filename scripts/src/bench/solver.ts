@@ -10,7 +10,10 @@ const ROUNDS = 40;
 const HIGHS_EVERY = 10;
 const STATIONS = 240;
 
-/** `solveOutline` and HiGHS on the same problems, in turn: one contour of 240 stations, and every part of a dog in all views. */
+/**
+ * `solveOutline` and HiGHS on the same problems, in turn: one contour of 240 stations, and every part of a dog
+ * in all views.
+ */
 export function solver(visit: Case): void {
   const body = bodyOf(visit.packs, visit.breed, visit.measurements, visit.findings);
   const whole = VIEW_IDS.flatMap((view) =>

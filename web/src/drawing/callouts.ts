@@ -41,9 +41,9 @@ const TRIES = 5;
 const PROMOTIONS = 10;
 
 /**
- * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to what
- * it points at as may be. Labels are placed in the order given, then again with those first that found the worst places, and the
- * best of these is taken; one without room is left out.
+ * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to
+ * what it points at as may be. Labels are placed in the order given, then again with those first that found the
+ * worst places, and the best of these is taken; one without room is left out.
  */
 export function placeCallouts(
   callouts: readonly Callout[],
@@ -82,7 +82,10 @@ interface Seat {
 
 const CENTRE = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
 
-/** Every place on the sheet beside the dog, the cheapest first: near, outward of its anchor, with little of its leader on the dog. */
+/**
+ * Every place on the sheet beside the dog, the cheapest first: near, outward of its anchor, with little of its
+ * leader on the dog.
+ */
 function seatsOf({ anchors, width, height }: Callout, dog: Covers): readonly Seat[] {
   const seats: Seat[] = [];
   anchors.forEach((to, anchor) => {
