@@ -90,6 +90,23 @@ describe('what the outline asks of a dog', () => {
     expect(target('standard-poodle', 'rib.right', left)).toBe(13);
   });
 
+  it('both sides of a dog that is alike on both get the same, from every view', () => {
+    const { zones } = outline(
+      'standard-poodle',
+      found('high-behind', 'long-loin', 'short-legs', 'straight-stifle'),
+    );
+    const left = [...zones].filter(([zone]) => zone.endsWith('.left'));
+    expect(left.length).toBeGreaterThan(3);
+    expect(left.some(([, { view }]) => view === 'side')).toBe(true);
+    for (const [zone, one] of left) {
+      const other = zones.get(zone.replace('.left', '.right'));
+      expect(other?.view, zone).toBe(one.view);
+      for (const key of ['meanMm', 'leastMm', 'mostMm'] as const)
+        expect(other?.[key], zone).toBeCloseTo(one[key], 4);
+      expect(Object.keys(other?.at ?? {}).sort(), zone).toEqual(Object.keys(one.at).sort());
+    }
+  });
+
   it('a side whose hair is short gets what it can, the other what the outline wants', () => {
     const uneven = { ...found('flat-ribs'), hairMm: { ...hairMm, 'rib.left': 15 } };
     const [left, right] = [

@@ -7,6 +7,19 @@ import type { ZoneTarget } from '../targets/targetsOf.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { wishOf } from './wishes.ts';
 
+const visitOf = (breedId: string, extra: Extra, rules?: readonly Rule[]) =>
+  caseFor(
+    breedId,
+    { hairMm: hairEverywhere(200), ...extra },
+    rules ? { ...breed(breedId), rules } : breed(breedId),
+  );
+
+function targetOf(breedId: string, zone: string, visit = visitOf(breedId, {})): ZoneTarget {
+  const target = targetsOf(judgeMats(visit)).find((one) => one.zone.id === zone);
+  if (!target) throw new Error(`no zone ${zone}`);
+  return target;
+}
+
 /** A target of a zone, with what a test says of it instead. */
 function wish(
   breedId: string,
@@ -15,11 +28,8 @@ function wish(
   other: Partial<ZoneTarget> = {},
   rules?: readonly Rule[],
 ) {
-  const pack = rules ? { ...breed(breedId), rules } : breed(breedId);
-  const visit = caseFor(breedId, { hairMm: hairEverywhere(200), ...extra }, pack);
-  const target = targetsOf(judgeMats(visit)).find((one) => one.zone.id === zone);
-  if (!target) throw new Error(`no zone ${zone}`);
-  return wishOf(visit, { ...target, ...other });
+  const visit = visitOf(breedId, extra, rules);
+  return wishOf(visit, { ...targetOf(breedId, zone, visit), ...other });
 }
 const limit = (mm: number, extra: Partial<Rule> = {}): Rule =>
   ({
@@ -95,7 +105,14 @@ describe('what a zone brings to the outline', () => {
     expect(wish('standard-poodle', 'back', {}, { untouched: true }).held).toBe(true);
     expect(wish('standard-poodle', 'back', {}, { allOver: true }).held).toBe(true);
     expect(wish('standard-poodle', 'back', {}, { techniques: [] }).held).toBe(true);
+    const lost = { mat: { zone: 'back' } } as unknown as ZoneTarget['lost'];
+    expect(wish('standard-poodle', 'back', {}, { lost }).held).toBe(true);
     expect(wish('golden-retriever', 'back').held).toBe(true);
+    const { area } = targetOf('standard-poodle', 'back');
+    const drawnAt = (mm: number, techniques = area.techniques) =>
+      wish('standard-poodle', 'back', {}, { area: { ...area, mm, techniques } }).held;
+    expect([drawnAt(3), drawnAt(3.1)]).toEqual([true, false]);
+    expect(drawnAt(13, ['leave', ...area.techniques])).toBe(true);
   });
 
   it('carries how the hair lies, its shape and its edge', () => {
