@@ -103,7 +103,12 @@ describe('what the outline asks of a dog', () => {
       expect(other?.view, zone).toBe(one.view);
       for (const key of ['meanMm', 'leastMm', 'mostMm'] as const)
         expect(other?.[key], zone).toBeCloseTo(one[key], 4);
-      expect(Object.keys(other?.at ?? {}).sort(), zone).toEqual(Object.keys(one.at).sort());
+      // Between two landmarks a place of the other side is told the other way round.
+      const marks = (at: object = {}) =>
+        Object.keys(at)
+          .filter((name) => !name.includes('>'))
+          .sort();
+      expect(marks(other?.at), zone).toEqual(marks(one.at));
     }
   });
 
