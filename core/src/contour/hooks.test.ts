@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { breeds, packs, planFor } from '../../testing/packs.ts';
+import { roundPart, STATIONS } from '../../testing/roundPart.ts';
 import { bodyOf } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import { distance, minus, plus, times } from '../body/geometry.ts';
@@ -80,5 +81,32 @@ describe('where long hair meets short over even skin', () => {
     // Both sides of an even face alike.
     const far = (from: Point) => Math.min(...drawn.map((to) => distance(to, { x: -from.x, y: from.y })));
     for (const i of moved) expect(far(drawn[i] as Point)).toBeLessThan(6);
+  });
+
+  it('also where the list of stations begins: a tuft is pulled in the same wherever it stands', () => {
+    const tuft = (at: number) => {
+      const part = roundPart(() => 200);
+      const stations = part.stations.map((one, i) => ({ ...one, zone: i === at ? 'back' : 'belly' }));
+      const of = { ...part, stations };
+      const hair = (zone: string): ZoneHair =>
+        zone === 'back' ? { stretchedMm: 100, over: true } : { stretchedMm: 2 };
+      const from = (line: readonly Point[]) =>
+        [-3, -2, -1, 0, 1, 2, 3].map((by) =>
+          distance(line[(at + by + STATIONS) % STATIONS] as Point, { x: 0, y: 400 }),
+        );
+      return { drawn: from(coatContour(of, hair, coat)), raw: from(asOffset(of, hair)) };
+    };
+    const elsewhere = tuft(47);
+    expect(elsewhere.drawn[3]).toBeLessThan((elsewhere.raw[3] ?? 0) - 10);
+    for (const at of [0, 1, STATIONS - 1])
+      tuft(at).drawn.forEach((mm, i) => expect(mm).toBeCloseTo(elsewhere.drawn[i] ?? NaN, 6));
+  });
+
+  it('a corner of the dog itself stays one', () => {
+    const corner = roundPart((k) => (k === 30 ? 90 : 60));
+    const bent = turns(skin(corner));
+    expect(bent[30]).toBeGreaterThan(80);
+    const hair = (): ZoneHair => ({ stretchedMm: 1 });
+    expect(coatContour(corner, hair, coat)).toEqual(asOffset(corner, hair));
   });
 });
