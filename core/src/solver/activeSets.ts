@@ -14,7 +14,7 @@ const ROUNDING = 1e-12;
  * beyond a bound its worst places are put on it, until nothing changes. A smooth line touches its bound in few
  * places, so that putting whole stretches there goes to and fro. Starts from the stations in `active`, leaves
  * there those it ends with, and moves x between its bounds: every step from where x was given, so that the
- * answer is the same to the last digit whatever it started from. What it did not settle the projected Newton
+ * answer is the same to rounding whatever it started from. What it did not settle the projected Newton
  * steps do. Steps taken.
  */
 export function settleActive(
