@@ -1,4 +1,5 @@
 import type { Station, ViewPart } from '../src/body/view.ts';
+import type { ZoneWish } from '../src/outline/partOutline.ts';
 
 export const STATIONS = 120;
 
@@ -31,3 +32,15 @@ export function roundPart(radius: (k: number) => number, extra: Partial<ViewPart
     ...extra,
   };
 }
+
+/** What a place of it brings: 30 mm of hair, free between 5 and 90. */
+export const wishFor = (extra: Partial<ZoneWish> = {}): ZoneWish => ({
+  hair: { stretchedMm: 30 },
+  loMm: 5,
+  floorMm: 1,
+  hiMm: 90,
+  hiBy: 'hair',
+  trimMm: [5, 60],
+  held: false,
+  ...extra,
+});

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { caseFor } from '../../testing/packs.ts';
-import { roundPart, STATIONS } from '../../testing/roundPart.ts';
+import { roundPart, STATIONS, wishFor as wish } from '../../testing/roundPart.ts';
 import type { Station, ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
@@ -13,16 +13,6 @@ const ideal = roundPart(() => RADIUS);
 const flatter = (byMm: number, extra: Partial<ViewPart> = {}) =>
   roundPart((k) => (k < N / 2 ? RADIUS - byMm : RADIUS), extra);
 
-const wish = (extra: Partial<ZoneWish> = {}): ZoneWish => ({
-  hair: { stretchedMm: 30 },
-  loMm: 5,
-  floorMm: 1,
-  hiMm: 90,
-  hiBy: 'hair',
-  trimMm: [5, 60],
-  held: false,
-  ...extra,
-});
 const coat = { layDeg: 90, curl: 0.5, shown: 'stretched' } as Case['coat'];
 const visit: Case = { ...caseFor('generic-curl'), coat };
 const body = { landmarks: {}, heightMm: 600 };

@@ -1,21 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { breed, caseFor } from '../../testing/packs.ts';
-import { roundPart, STATIONS } from '../../testing/roundPart.ts';
+import { roundPart, STATIONS, wishFor as wish } from '../../testing/roundPart.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { ZoneWish } from './partOutline.ts';
 import { solvePart } from './partOutline.ts';
 import { solvedOnce } from './solvedOnce.ts';
 
-const wish = (extra: Partial<ZoneWish> = {}): ZoneWish => ({
-  hair: { stretchedMm: 30 },
-  loMm: 5,
-  floorMm: 1,
-  hiMm: 90,
-  hiBy: 'hair',
-  trimMm: [5, 60],
-  held: false,
-  ...extra,
-});
 const wishes = (extra: Partial<ZoneWish> = {}) =>
   new Map([
     ['back', wish(extra)],
