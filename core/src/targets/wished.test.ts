@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { caseFor } from '../../testing/packs.ts';
+import { breeds, caseFor, planFor } from '../../testing/packs.ts';
 import { areaIn, zoneIn } from '../../testing/targets.ts';
 import { AS_DRAWN } from '../case/choices.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import { asDrawn } from './asDrawn.ts';
 import { wished } from './wished.ts';
@@ -194,5 +195,17 @@ describe('the wish beside the trim', () => {
       expect.objectContaining({ kind: 'wish-too-short', zone: 'back', wonMm: 3, askedMm: 2 }),
     ]);
     expect(drawn('standard-poodle', 'loin', wish({ allOverMm: 2 })).conflicts).toEqual([]);
+  });
+});
+
+describe('the shortest blades', () => {
+  it('no wish brings a 30 or a 40 to the corner of an eye', () => {
+    for (const { id, trims } of breeds)
+      for (const { id: trimId } of trims) {
+        const wish = { ...AS_DRAWN, lean: 'shorter' as const };
+        for (const { zone, tool, leftMm } of planFor(id, { trimId, wish }).zones)
+          if (tool && zoneKindId(zone) === 'eye-corner')
+            expect(leftMm, `${id} ${trimId}`).toBeGreaterThan(0.9);
+      }
   });
 });
