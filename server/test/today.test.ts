@@ -151,6 +151,10 @@ describe('two screens of one day', () => {
     await changes.close();
   });
 
+  it('a server that is closed before it could listen does close', async () => {
+    await listenToDay(world.appUrl, createLog('silent')).close();
+  });
+
   it('a screen is told over its stream', async () => {
     const server = world.app.listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));

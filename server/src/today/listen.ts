@@ -26,28 +26,30 @@ const AGAIN_MS = 1000;
 export function listenToDay(url: string, log: Logger): DayChanges {
   const heard = new EventEmitter().setMaxListeners(0);
   const over = new AbortController();
-  let client: pg.Client | null = null;
   const connectOnce = async (): Promise<void> => {
-    const fresh = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
+    const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
     const lost = new Promise<void>((resolve) => {
-      fresh.on('error', () => resolve());
-      fresh.on('end', () => resolve());
+      client.on('error', () => resolve());
+      client.on('end', () => resolve());
+      over.signal.onabort = () => resolve();
     });
-    fresh.on('notification', ({ payload }) => {
+    client.on('notification', ({ payload }) => {
       const change = changeOf(payload);
       if (change) heard.emit(change.salonId, change.visitId);
     });
-    await fresh.connect();
-    client = fresh;
-    await fresh.query(`listen ${CHANNEL}`);
-    // Whatever was told while nobody listened was missed.
-    for (const salonId of heard.eventNames()) heard.emit(salonId, null);
-    await lost;
+    try {
+      await client.connect();
+      await client.query(`listen ${CHANNEL}`);
+      // Whatever was told while nobody listened was missed.
+      for (const salonId of heard.eventNames()) heard.emit(salonId, null);
+      await lost;
+    } finally {
+      await client.end().catch(() => undefined);
+    }
   };
   const forever = (async () => {
     while (!over.signal.aborted) {
       await connectOnce().catch((error: unknown) => log.warn({ err: error }, 'not listening to the day'));
-      client = null;
       await setTimeout(AGAIN_MS, undefined, { signal: over.signal }).catch(() => undefined);
     }
   })();
@@ -58,7 +60,6 @@ export function listenToDay(url: string, log: Logger): DayChanges {
     },
     close: async () => {
       over.abort();
-      await client?.end().catch(() => undefined);
       await forever;
     },
   };

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { readLog } from '../visit/table.ts';
 import { api } from './api.ts';
+import { eventStream } from './eventStream.ts';
 import { useAppDispatch, useAppStore } from './store.ts';
 
 /** Many changes at once are one look, ms. */
@@ -37,15 +38,19 @@ function listen(heard: (visitId: string | null) => void): () => void {
   let left = new AbortController();
   const stream = (signal: AbortSignal): Promise<void> =>
     new Promise((resolve) => {
-      const source = new EventSource('/api/today/events');
       const tell = (visitId: string | null) => {
         heard(visitId);
         others.postMessage(visitId);
       };
-      source.addEventListener('change', ({ data }: MessageEvent<string>) => tell(data));
-      source.addEventListener('look', () => tell(null));
+      const { close } = eventStream(
+        () => '/api/today/events',
+        (source) => {
+          source.addEventListener('change', ({ data }: MessageEvent<string>) => tell(data));
+          source.addEventListener('look', () => tell(null));
+        },
+      );
       signal.addEventListener('abort', () => {
-        source.close();
+        close();
         resolve();
       });
     });

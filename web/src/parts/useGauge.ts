@@ -1,5 +1,7 @@
 import { readGaugeLine } from '@kurrel/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { EventStream } from '../app/eventStream.ts';
+import { eventStream } from '../app/eventStream.ts';
 
 export interface Gauge {
   readonly state: 'idle' | 'reading' | 'lost' | 'done';
@@ -9,8 +11,8 @@ export interface Gauge {
 }
 
 /**
- * The coat gauge at one zone. Readings are told as they come; when the line breaks the browser takes it up again after
- * the last one it had, and what was read stays.
+ * The coat gauge at one zone. Readings are told as they come; when the line breaks it is taken up again after the last one
+ * that was heard, and what was read stays.
  */
 export function useGauge(
   visitId: string,
@@ -21,38 +23,42 @@ export function useGauge(
 ): Gauge {
   const [state, setState] = useState<Gauge['state']>('idle');
   const [readings, setReadings] = useState<readonly number[]>([]);
-  const source = useRef<EventSource | null>(null);
+  const line = useRef<EventStream | null>(null);
   const tell = useRef(onReadings);
   tell.current = onReadings;
 
   const stop = useCallback(() => {
-    source.current?.close();
-    source.current = null;
+    line.current?.close();
+    line.current = null;
     setState((now) => (now === 'idle' ? now : 'done'));
   }, []);
   useEffect(() => stop, [stop]);
 
   const start = () => {
-    source.current?.close();
+    line.current?.close();
     const bySeq = new Map<number, number>();
     setReadings([]);
     setState('reading');
     const query = new URLSearchParams({ zone, session: crypto.randomUUID() });
     if (leftMm !== null) query.set('left', String(leftMm));
-    const stream = new EventSource(`/api/visits/${visitId}/gauge?${query.toString()}`);
-    source.current = stream;
-    stream.onopen = () => setState('reading');
-    stream.onerror = () => setState('lost');
-    stream.onmessage = (event: MessageEvent<string>) => {
-      const line = readGaugeLine(event.data);
-      if (line.kind === 'length' && !bySeq.has(line.seq)) {
-        bySeq.set(line.seq, line.mm);
-        const all = [...bySeq.values()];
-        setReadings(all);
-        tell.current(all);
-      }
+    const addressOf = () => {
+      query.set('after', String(Math.max(0, ...bySeq.keys())));
+      return `/api/visits/${visitId}/gauge?${query.toString()}`;
     };
-    stream.addEventListener('bye', () => stop());
+    line.current = eventStream(addressOf, (source) => {
+      source.onopen = () => setState('reading');
+      source.onerror = () => setState('lost');
+      source.onmessage = (event: MessageEvent<string>) => {
+        const read = readGaugeLine(event.data);
+        if (read.kind === 'length' && !bySeq.has(read.seq)) {
+          bySeq.set(read.seq, read.mm);
+          const all = [...bySeq.values()];
+          setReadings(all);
+          tell.current(all);
+        }
+      };
+      source.addEventListener('bye', () => stop());
+    });
   };
   return { state, readings, start, stop };
 }

@@ -39,11 +39,17 @@ const open = () =>
   });
 const database = () => (opened ??= open());
 
+/** Committed at once: a page that is left hears no answer, and what waits for one is dropped with it. */
+async function put(store: string, value: KeptEdits | KeptAct | KeptLog): Promise<void> {
+  const tx = (await database()).transaction(store, 'readwrite');
+  const done = Promise.all([tx.store.put(value), tx.done]);
+  tx.commit();
+  await done;
+}
+
 /** Edits outlive a reload or a closed browser in IndexedDB; a browser that keeps nothing still works, without that. */
 export const kept = {
-  async write(edits: KeptEdits): Promise<void> {
-    await (await database()).put(STORE, edits);
-  },
+  write: (edits: KeptEdits): Promise<void> => put(STORE, edits),
   async forget(id: string): Promise<void> {
     await (await database()).delete(STORE, id);
   },
@@ -58,9 +64,7 @@ export const kept = {
 
 /** Acts at the table that the server has not taken yet, and the logs it has. */
 export const keptActs = {
-  async write(act: KeptAct): Promise<void> {
-    await (await database()).put(ACTS, act);
-  },
+  write: (act: KeptAct): Promise<void> => put(ACTS, act),
   async forget(ids: readonly string[]): Promise<void> {
     const tx = (await database()).transaction(ACTS, 'readwrite');
     await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
@@ -68,9 +72,7 @@ export const keptActs = {
   async all(): Promise<readonly KeptAct[]> {
     return (await (await database()).getAll(ACTS)) as KeptAct[];
   },
-  async writeLog(visitId: string, log: readonly TableEvent[]): Promise<void> {
-    await (await database()).put(LOGS, { id: visitId, log } satisfies KeptLog);
-  },
+  writeLog: (visitId: string, log: readonly TableEvent[]): Promise<void> => put(LOGS, { id: visitId, log }),
   async readLog(visitId: string): Promise<readonly TableEvent[]> {
     return ((await (await database()).get(LOGS, visitId)) as KeptLog | undefined)?.log ?? [];
   },

@@ -1,6 +1,7 @@
 import { readThermometerLine } from '@kurrel/contract';
 import type { Task } from '@kurrel/core';
 import { useEffect, useState } from 'react';
+import { eventStream } from '../../app/eventStream.ts';
 import { riseOfTask } from './heat.ts';
 
 export interface Thermometer {
@@ -9,7 +10,7 @@ export interface Thermometer {
   readonly celsius: number | null;
 }
 
-/** Holds the thermometer to the blade in hand, running since `sinceMs`, while `held`. A broken line is taken up again by the browser. */
+/** Holds the thermometer to the blade in hand, running since `sinceMs`, while `held`. */
 export function useThermometer(
   visitId: string,
   task: Task | null,
@@ -28,14 +29,18 @@ export function useThermometer(
       since: new Date(sinceMs).toISOString(),
       session: crypto.randomUUID(),
     });
-    const stream = new EventSource(`/api/visits/${visitId}/thermometer?${query.toString()}`);
-    stream.onerror = () => setThermometer({ state: 'lost', celsius: null });
-    stream.onmessage = (event: MessageEvent<string>) => {
-      const line = readThermometerLine(event.data);
-      if (line.kind === 'temperature') setThermometer({ state: 'reading', celsius: line.celsius });
-      if (line.kind === 'fault') setThermometer({ state: 'lost', celsius: null });
-    };
-    return () => stream.close();
+    const { close } = eventStream(
+      () => `/api/visits/${visitId}/thermometer?${query.toString()}`,
+      (source) => {
+        source.onerror = () => setThermometer({ state: 'lost', celsius: null });
+        source.onmessage = (event: MessageEvent<string>) => {
+          const line = readThermometerLine(event.data);
+          if (line.kind === 'temperature') setThermometer({ state: 'reading', celsius: line.celsius });
+          if (line.kind === 'fault') setThermometer({ state: 'lost', celsius: null });
+        };
+      },
+    );
+    return close;
   }, [visitId, toolId, riseK, sinceMs, held]);
   return thermometer;
 }
