@@ -177,6 +177,32 @@ describe('drafting a dog', () => {
   });
 });
 
+describe('a page that goes', () => {
+  it('keeps the length that was asked for in the same moment', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Fig');
+    for (let times = 0; times < 5; times++) {
+      const before = await textOf(page, LENGTH);
+      await page.keyboard.press('.');
+      const asked = await textOf(page, LENGTH);
+      expect(asked).not.toBe(before);
+      await page.keyboard.down('Control');
+      await page.keyboard.press('z');
+      await page.keyboard.up('Control');
+      await waitForText(page, LENGTH, before);
+      await Promise.all([
+        page.waitForNavigation(),
+        page.evaluate(() => {
+          document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '.', bubbles: true }));
+          location.reload();
+        }),
+      ]);
+      await waitForText(page, LENGTH, asked);
+    }
+    await page.close();
+  });
+});
+
 describe('by keyboard alone', () => {
   it('zones, ticks, beads, typed lengths and help', async () => {
     const page = await salon.enter('Ottilie Marsh');

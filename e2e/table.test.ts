@@ -299,13 +299,36 @@ describe('two screens of one day', () => {
     await two.goto(salon.address);
     await one.waitForSelector('.tide-row');
     await two.waitForSelector('.tide-row');
-    await one.locator('[aria-label="Change Fig’s booking"]').click();
-    await one.locator('.tide-acts ::-p-text(did not come)').click();
+    await didNotCome(one, 'Fig');
     await waitForText(two, '.tide-row.absent', 'Fig');
     await one.close();
     await two.close();
   });
+
+  it('one that was refused while the server came back hears again', async () => {
+    const [one, two] = [await salon.enter('Bram Quennell'), await salon.enter('Isolde Pike')];
+    let refused = 0;
+    await two.setRequestInterception(true);
+    two.on('request', (request) => {
+      if (!request.url().endsWith('/api/today/events') || refused > 0) return void request.continue();
+      refused++;
+      void request.respond({ status: 503 });
+    });
+    await two.reload();
+    await two.waitForSelector('.tide-row');
+    await two.waitForRequest((request) => request.url().endsWith('/api/today/events') && refused > 0);
+    await didNotCome(one, 'Mistral');
+    await waitForText(two, '.tide-row.absent', 'Mistral');
+    await Promise.all([one.close(), two.close()]);
+  });
 });
+
+/** Says on the day's board that a dog did not come. */
+async function didNotCome(page: Page, dog: string): Promise<void> {
+  await press(page, `[aria-label="Change ${dog}’s booking"]`);
+  await press(page, '.tide-acts ::-p-text(did not come)');
+  await waitForText(page, '.toast', `${dog} did not come.`);
+}
 
 describe('bath and order', () => {
   it('a towel more dries sooner; a bath takes its amounts out of the bottles once', async () => {
