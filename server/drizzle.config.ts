@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'postgresql',
-  schema: './server/src/database/schema.ts',
+  schema: './server/src/database/schema',
   out: './server/drizzle',
 });

@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm';
 import type TestAgent from 'supertest/lib/agent.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inSalon } from '../src/database/connect.ts';
-import { consents, stopLog } from '../src/database/schema.ts';
+import { consents, stopLog } from '../src/database/schema/visits.ts';
 import type { World } from './world.ts';
 import { createWorld, keptPlan, visitOf } from './world.ts';
 

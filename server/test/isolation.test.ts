@@ -1,23 +1,10 @@
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inSalon } from '../src/database/connect.ts';
-import {
-  bottles,
-  consents,
-  dogs,
-  measures,
-  outbox,
-  people,
-  plans,
-  salons,
-  securityLog,
-  sessions,
-  stopLog,
-  tools,
-  visits,
-  workLog,
-  writes,
-} from '../src/database/schema.ts';
+import { dogs, visits } from '../src/database/schema/dogs.ts';
+import { bottles, measures, tools } from '../src/database/schema/drawer.ts';
+import { people, salons, securityLog, sessions, writes } from '../src/database/schema/team.ts';
+import { consents, outbox, plans, stopLog, workLog } from '../src/database/schema/visits.ts';
 import type { World } from './world.ts';
 import { createWorld, dogNamed, visitOf } from './world.ts';
 

@@ -5,7 +5,7 @@ import { eq, sql } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import type TestAgent from 'supertest/lib/agent.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { visits } from '../src/database/schema.ts';
+import { visits } from '../src/database/schema/dogs.ts';
 import type { World } from './world.ts';
 import { createWorld, visitOf } from './world.ts';
 

@@ -8,7 +8,7 @@ import { demoCopy } from '../../scripts/src/emptyDatabase.ts';
 import { createApp } from '../src/app.ts';
 import type { Connection, Patience } from '../src/database/connect.ts';
 import { connect } from '../src/database/connect.ts';
-import { people, salons } from '../src/database/schema.ts';
+import { people, salons } from '../src/database/schema/team.ts';
 import { createLog } from '../src/edge/log.ts';
 import { listenToDay } from '../src/today/listen.ts';
 import { loadLibrary } from '../src/packs/load.ts';

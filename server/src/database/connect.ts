@@ -2,9 +2,8 @@ import { sql } from 'drizzle-orm';
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import * as schema from './schema.ts';
 
-export type Database = NodePgDatabase<typeof schema>;
+export type Database = NodePgDatabase;
 /** A transaction inside which PostgreSQL shows one salon's rows only. */
 export type SalonTx = Parameters<Parameters<Database['transaction']>[0]>[0];
 
@@ -87,7 +86,7 @@ export function connect(url: string, patience: Patience = PATIENCE): Connection 
   const dropped = () => undefined;
   pool.on('error', dropped);
   pool.on('connect', (client) => client.on('error', dropped));
-  return { db: drizzle(pool, { schema }), close: () => pool.end() };
+  return { db: drizzle(pool), close: () => pool.end() };
 }
 
 /** Runs `work` in a transaction that belongs to the salon; outside of it the app sees no row at all. */

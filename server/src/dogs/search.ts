@@ -1,6 +1,6 @@
 import { and, asc, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
-import { dogs } from '../database/schema.ts';
+import { dogs } from '../database/schema/dogs.ts';
 
 type DogRow = typeof dogs.$inferSelect;
 

@@ -2,7 +2,8 @@ import type { Tool } from '@kurrel/contract';
 import type { DrawerMeasure } from '@kurrel/core';
 import { asc, isNull, sql } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
-import { measures, tools, workLog } from '../database/schema.ts';
+import { measures, tools } from '../database/schema/drawer.ts';
+import { workLog } from '../database/schema/visits.ts';
 
 type ToolRow = typeof tools.$inferSelect;
 

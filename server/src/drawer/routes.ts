@@ -5,7 +5,7 @@ import { and, eq, isNull, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { measures, tools } from '../database/schema.ts';
+import { measures, tools } from '../database/schema/drawer.ts';
 import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, refusedField, versionFrom } from '../problems.ts';

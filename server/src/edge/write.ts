@@ -3,8 +3,8 @@ import { and, eq } from 'drizzle-orm';
 import type { Request, Response } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import type { WriteAnswer } from '../database/schema.ts';
-import { writes } from '../database/schema.ts';
+import type { WriteAnswer } from '../database/schema/team.ts';
+import { writes } from '../database/schema/team.ts';
 import { Refusal } from '../problems.ts';
 import type { Caller } from '../session/session.ts';
 

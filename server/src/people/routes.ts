@@ -5,7 +5,7 @@ import { and, asc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { people, sessions } from '../database/schema.ts';
+import { people, sessions } from '../database/schema/team.ts';
 import { answerWrite } from '../edge/write.ts';
 import {
   changedMeanwhile,

@@ -5,7 +5,7 @@ import { Router } from 'express';
 import type { Schema } from 'yup';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { salons } from '../database/schema.ts';
+import { salons } from '../database/schema/team.ts';
 import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, notFound, parseBody, Refusal, versionFrom } from '../problems.ts';

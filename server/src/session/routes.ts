@@ -5,7 +5,7 @@ import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { people, salons, sessions } from '../database/schema.ts';
+import { people, salons, sessions } from '../database/schema/team.ts';
 import { answerWrite } from '../edge/write.ts';
 import { idFrom, notFound, parseBody, Refusal, refusedField } from '../problems.ts';
 import { note } from './securityLog.ts';

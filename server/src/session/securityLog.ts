@@ -5,7 +5,7 @@ import type { Request } from 'express';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { people, securityLog } from '../database/schema.ts';
+import { people, securityLog } from '../database/schema/team.ts';
 import { permitted } from './session.ts';
 
 /** Lines the lead sees, the latest first. */

@@ -6,7 +6,7 @@ import { eq, sql } from 'drizzle-orm';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { sessions } from '../database/schema.ts';
+import { sessions } from '../database/schema/team.ts';
 import { Refusal } from '../problems.ts';
 import { note } from './securityLog.ts';
 

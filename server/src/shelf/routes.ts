@@ -4,7 +4,7 @@ import { and, eq, isNull, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { bottles } from '../database/schema.ts';
+import { bottles } from '../database/schema/drawer.ts';
 import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, refusedField, versionFrom } from '../problems.ts';

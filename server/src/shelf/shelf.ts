@@ -1,7 +1,7 @@
 import type { ShelfBottle } from '@kurrel/contract';
 import { asc, isNull } from 'drizzle-orm';
 import type { SalonTx } from '../database/connect.ts';
-import { bottles } from '../database/schema.ts';
+import { bottles } from '../database/schema/drawer.ts';
 
 export const bottleOf = ({
   id,

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { consents } from '../database/schema.ts';
+import { consents } from '../database/schema/visits.ts';
 
 /** What a list says of a consent: the strokes of its signature stay where they are. */
 export const CONSENT_LINE = {

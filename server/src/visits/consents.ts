@@ -7,7 +7,7 @@ import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { consents } from '../database/schema.ts';
+import { consents } from '../database/schema/visits.ts';
 import { answerWrite } from '../edge/write.ts';
 import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, versionFrom } from '../problems.ts';

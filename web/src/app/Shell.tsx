@@ -5,14 +5,11 @@ import ToastContainer from 'react-bootstrap/ToastContainer';
 import { NavLink, Navigate, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
 import { Loading } from '../parts/Loading.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
-import {
-  api,
-  problemOf,
-  useRestoreDogMutation,
-  useRestoreToolMutation,
-  useSessionQuery,
-  useSignOutMutation,
-} from './api.ts';
+import { api } from './api/ask.ts';
+import { useRestoreDogMutation } from './api/dogs.ts';
+import { useRestoreToolMutation } from './api/drawer.ts';
+import { problemOf } from './api/problem.ts';
+import { useSessionQuery, useSignOutMutation } from './api/session.ts';
 import { dismiss, notify } from './noticeSlice.ts';
 import { forgetDay } from './offline.ts';
 import { setUnit } from './preferencesSlice.ts';

@@ -13,7 +13,8 @@ import { Sync } from '../visit/sync.ts';
 import { opened, syncReducer } from '../visit/syncSlice.ts';
 import type { Dispatch } from '../visit/world.ts';
 import { browserWorld } from '../visit/world.ts';
-import { api, personOf } from './api.ts';
+import { api } from './api/ask.ts';
+import { personOf } from './api/session.ts';
 import { noticeReducer } from './noticeSlice.ts';
 import { preferencesReducer } from './preferencesSlice.ts';
 

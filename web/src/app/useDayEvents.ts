@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { readLog } from '../visit/table.ts';
-import { api } from './api.ts';
+import { api } from './api/ask.ts';
 import { eventStream } from './eventStream.ts';
 import { useAppDispatch, useAppStore } from './store.ts';
 

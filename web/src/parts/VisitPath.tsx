@@ -3,7 +3,8 @@ import { openStops, stopsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
 import { NavLink } from 'react-router';
-import { problemOf, useStartVisitMutation } from '../app/api.ts';
+import { problemOf } from '../app/api/problem.ts';
+import { useStartVisitMutation } from '../app/api/visit.ts';
 import { packs } from '../app/packs.ts';
 import { ProblemNote } from './ProblemNote.tsx';
 

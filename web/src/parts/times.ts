@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz';
 import type { Clock } from '@kurrel/contract';
 import { addDays, format, startOfDay } from 'date-fns';
 import { useMemo } from 'react';
-import { useSessionQuery } from '../app/api.ts';
+import { useSessionQuery } from '../app/api/session.ts';
 
 /** Times as the salon's own clock has them, whatever the browser's says. */
 export interface Times {

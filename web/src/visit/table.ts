@@ -1,6 +1,8 @@
 import type { TableAct } from '@kurrel/core';
 import { v4 } from 'uuid';
-import { api, problemOf } from '../app/api.ts';
+import { problemOf } from '../app/api/problem.ts';
+import { sessionApi } from '../app/api/session.ts';
+import { visitApi } from '../app/api/visit.ts';
 import type { AppThunk } from '../app/store.ts';
 import type { ActWorld } from './acts.ts';
 import { keptActs } from './kept.ts';
@@ -26,7 +28,7 @@ function deviceName(): string {
 /** The log's world in a browser. */
 export const actWorld = (dispatch: Dispatch): ActWorld => ({
   send: async (visitId, events) => {
-    const answer = await dispatch(api.endpoints.sendLog.initiate({ visitId, key: v4(), events }));
+    const answer = await dispatch(visitApi.endpoints.sendLog.initiate({ visitId, key: v4(), events }));
     return 'data' in answer && answer.data ? { log: answer.data } : { refused: problemOf(answer.error) };
   },
   kept: keptActs,
@@ -50,7 +52,7 @@ export const openTable =
 export const readLog =
   (visitId: string): AppThunk<Promise<void>> =>
   async (dispatch, _getState, { acts }) => {
-    const read = dispatch(api.endpoints.log.initiate(visitId, { forceRefetch: true, subscribe: false }));
+    const read = dispatch(visitApi.endpoints.log.initiate(visitId, { forceRefetch: true, subscribe: false }));
     const { data } = await read;
     if (data) await acts.heard(visitId, data);
   };
@@ -61,7 +63,7 @@ export const actAtTable =
   (_dispatch, getState, { acts }) => {
     const state = getState();
     const { visitId } = state.visit.table;
-    const person = api.endpoints.session.select()(state).data?.person;
+    const person = sessionApi.endpoints.session.select()(state).data?.person;
     return visitId === null || !person ? Promise.resolve() : acts.act(person, visitId, act);
   };
 

@@ -2,7 +2,7 @@ import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Hands } from '@kurrel/core';
 import type { Choices, Work } from '@kurrel/contract';
 import type { AppThunk, RootState } from '../app/store.ts';
-import { personOf } from '../app/api.ts';
+import { personOf } from '../app/api/session.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { openChoices, takeChoices } from './choicesSlice.ts';
 import { openHands, takeHands } from './handsSlice.ts';

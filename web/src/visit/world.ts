@@ -2,8 +2,10 @@ import type { Choices, Problem, SavedHands, SavedPlan, SavedWork, Work } from '@
 import type { Hands } from '@kurrel/core';
 import { nanoid } from '@reduxjs/toolkit';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
-import type { personOf } from '../app/api.ts';
-import { api, problemOf } from '../app/api.ts';
+import { api } from '../app/api/ask.ts';
+import { problemOf } from '../app/api/problem.ts';
+import type { personOf } from '../app/api/session.ts';
+import { visitApi } from '../app/api/visit.ts';
 import { eventually } from '../app/eventually.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { takeChoices } from './choicesSlice.ts';
@@ -15,8 +17,10 @@ import type { Base, PartValue } from './part.ts';
 import type { Sent, World } from './sync.ts';
 import { stands } from './syncSlice.ts';
 
+type State = Parameters<ReturnType<typeof visitApi.endpoints.visit.select>>[0] &
+  Parameters<typeof personOf>[0];
 /** Dispatches to a store that has the API in it. */
-export type Dispatch = ThunkDispatch<Parameters<typeof personOf>[0], unknown, UnknownAction>;
+export type Dispatch = ThunkDispatch<State, unknown, UnknownAction>;
 
 /** The outbox's world in a browser: the API, IndexedDB, the network's comings and goings, the store. */
 export const browserWorld = (dispatch: Dispatch): World => ({
@@ -38,7 +42,7 @@ export const browserWorld = (dispatch: Dispatch): World => ({
   stands: (visitId, part, sync) => dispatch(stands({ visitId, part, sync })),
   saved: ({ visitId, part, value }, told) => {
     dispatch(
-      api.util.updateQueryData('visit', visitId, (sheet) => {
+      visitApi.util.updateQueryData('visit', visitId, (sheet) => {
         if (part === 'choices') Object.assign(sheet, { saved: told });
         else if (part === 'work') {
           Object.assign(sheet, { work: value, workVersion: (told as SavedWork).version });
@@ -64,7 +68,7 @@ async function send(dispatch: Dispatch, edits: KeptEdits, key: string, value: Pa
   if (part === 'hands') {
     const hands = value as Hands;
     const answer = await dispatch(
-      api.endpoints.saveHands.initiate({ visitId, key, version, dogVersion, hands }),
+      visitApi.endpoints.saveHands.initiate({ visitId, key, version, dogVersion, hands }),
     );
     if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
     const { data } = answer;
@@ -78,13 +82,13 @@ async function send(dispatch: Dispatch, edits: KeptEdits, key: string, value: Pa
   }
   if (part === 'work') {
     const work = value as Work;
-    const answer = await dispatch(api.endpoints.saveWork.initiate({ visitId, key, version, work }));
+    const answer = await dispatch(visitApi.endpoints.saveWork.initiate({ visitId, key, version, work }));
     if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
     const { data } = answer;
     return { saved: { version: data.version, dogVersion: 0, value: work, by: data.savedBy }, told: data };
   }
   const choices = value as Choices;
-  const answer = await dispatch(api.endpoints.savePlan.initiate({ visitId, key, version, choices }));
+  const answer = await dispatch(visitApi.endpoints.savePlan.initiate({ visitId, key, version, choices }));
   if (!('data' in answer) || !answer.data) return refusedWith(answer.error);
   const { data } = answer;
   return { saved: { version: data.version, dogVersion: 0, value: choices, by: data.savedBy }, told: data };

@@ -2,7 +2,7 @@ import type { VisitSheet } from '@kurrel/contract';
 import type { BathPlan } from '@kurrel/core';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { api } from '../../app/api.ts';
+import { api } from '../../app/api/ask.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { actAtTable, openTable } from '../../visit/table.ts';

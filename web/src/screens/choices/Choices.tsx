@@ -3,7 +3,7 @@ import { may } from '@kurrel/contract';
 import type { BreedPack, Proposal } from '@kurrel/core';
 import { bodyOf, outlineOf, rechoose } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
-import { useSessionQuery } from '../../app/api.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { packs } from '../../app/packs.ts';
 import { useHeavy } from '../../app/useHeavy.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';

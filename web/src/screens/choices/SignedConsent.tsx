@@ -1,7 +1,9 @@
 import type { Signature } from '@kurrel/contract';
 import Button from 'react-bootstrap/Button';
 import { Link, useParams } from 'react-router';
-import { problemOf, useConsentQuery, useSessionQuery } from '../../app/api.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
+import { useConsentQuery } from '../../app/api/visit.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';

@@ -7,7 +7,8 @@ import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { problemOf, useBookMutation } from '../../app/api.ts';
+import { useBookMutation } from '../../app/api/dogs.ts';
+import { problemOf } from '../../app/api/problem.ts';
 import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 

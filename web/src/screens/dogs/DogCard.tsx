@@ -4,13 +4,13 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
-  problemOf,
   useAddDogMutation,
   useArchiveDogMutation,
   useDogQuery,
   useSaveDogMutation,
-  useSessionQuery,
-} from '../../app/api.ts';
+} from '../../app/api/dogs.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { problemOf, useEraseOwnerMutation, useExportOwnerMutation } from '../../app/api.ts';
+import { useEraseOwnerMutation, useExportOwnerMutation } from '../../app/api/dogs.ts';
+import { problemOf } from '../../app/api/problem.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';

@@ -4,7 +4,7 @@ import type { LengthUnit, PlannedTool, ZonePlan } from '@kurrel/core';
 import { formatLength, lengthNumber } from '@kurrel/core';
 import { directionWord } from '@kurrel/words';
 import { useState } from 'react';
-import { useSessionQuery } from '../../app/api.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { AfterMeasure } from '../../parts/AfterMeasure.tsx';
 import { setOverride } from '../../visit/choicesSlice.ts';

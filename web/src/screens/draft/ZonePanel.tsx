@@ -12,7 +12,7 @@ import {
 } from '@kurrel/words';
 import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
-import { useSessionQuery } from '../../app/api.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Chips } from '../../parts/Chips.tsx';
 import { setOverride, setSide } from '../../visit/choicesSlice.ts';

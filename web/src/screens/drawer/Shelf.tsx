@@ -6,14 +6,14 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import {
-  problemOf,
   useAddBottleMutation,
   useRemoveBottleMutation,
   useRestoreBottleMutation,
   useSaveBottleMutation,
-  useSessionQuery,
   useShelfQuery,
-} from '../../app/api.ts';
+} from '../../app/api/drawer.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { packs } from '../../app/packs.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';

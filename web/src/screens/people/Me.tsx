@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { problemOf } from '../../app/api/problem.ts';
 import {
-  problemOf,
   useChangePasswordMutation,
   useEndSessionMutation,
   useEndSessionsMutation,
   useSessionQuery,
   useSessionsQuery,
-} from '../../app/api.ts';
+} from '../../app/api/session.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useTimes } from '../../parts/times.ts';

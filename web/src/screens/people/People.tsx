@@ -5,15 +5,15 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
+import { problemOf } from '../../app/api/problem.ts';
 import {
-  problemOf,
   useAddPersonMutation,
   useEnablePersonMutation,
   usePeopleQuery,
   useResetPasswordMutation,
   useSavePersonMutation,
   useSecurityLogQuery,
-} from '../../app/api.ts';
+} from '../../app/api/salon.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useTimes } from '../../parts/times.ts';

@@ -5,7 +5,9 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { useLocation, useNavigate } from 'react-router';
-import { api, problemOf, useDemoSignInsQuery, useSignInMutation } from '../../app/api.ts';
+import { api } from '../../app/api/ask.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { sessionApi, useDemoSignInsQuery, useSignInMutation } from '../../app/api/session.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { Title } from '../../parts/Title.tsx';
@@ -26,7 +28,7 @@ export function SignIn() {
     if (answer.error) return;
     // Nothing of whoever was here before is shown to who is here now.
     dispatch(api.util.resetApiState());
-    await dispatch(api.endpoints.session.initiate());
+    await dispatch(sessionApi.endpoints.session.initiate());
     await navigate(from, { replace: true });
   });
 

@@ -1,6 +1,7 @@
 import type { TableNow, Task } from '@kurrel/core';
 import { Link } from 'react-router';
-import { problemOf, useFinishVisitMutation } from '../../app/api.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { useFinishVisitMutation } from '../../app/api/visit.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
 import { placesOf } from './leftOut.ts';
 

@@ -1,6 +1,6 @@
 import type { Join, TableNow, Task } from '@kurrel/core';
 import { joinSentence } from '@kurrel/words';
-import { useSessionQuery } from '../../app/api.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
 import { leftWord, minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';

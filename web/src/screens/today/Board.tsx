@@ -6,14 +6,10 @@ import { addMinutes, differenceInMinutes } from 'date-fns';
 import type { CSSProperties, PointerEvent } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import {
-  problemOf,
-  useMoveVisitMutation,
-  useSalonQuery,
-  useSessionQuery,
-  useSetAbsentMutation,
-  useTellLateMutation,
-} from '../../app/api.ts';
+import { useMoveVisitMutation, useSetAbsentMutation, useTellLateMutation } from '../../app/api/day.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { useSalonQuery } from '../../app/api/salon.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { breedWord } from '../../app/breedNames.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';

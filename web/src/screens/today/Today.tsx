@@ -4,13 +4,10 @@ import { useDeferredValue, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useSearchParams } from 'react-router';
-import {
-  problemOf,
-  useBookMutation,
-  useDayQuery,
-  useDogsInfiniteQuery,
-  useSessionQuery,
-} from '../../app/api.ts';
+import { useDayQuery } from '../../app/api/day.ts';
+import { useBookMutation, useDogsInfiniteQuery } from '../../app/api/dogs.ts';
+import { problemOf } from '../../app/api/problem.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { notify } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { breedWord } from '../../app/breedNames.ts';
