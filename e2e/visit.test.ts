@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { LENGTH } from './draft.ts';
 import type { OpenSalon } from './salon.ts';
 import { goTo, openDraft, openHands, openSalon, retype, scribble, textOf, waitForText } from './salon.ts';
 
@@ -9,7 +10,6 @@ beforeAll(async () => {
 });
 afterAll(() => salon.close());
 
-const LENGTH = '[data-testid="zone-length"]';
 const STATE = '[data-testid="save-state"]';
 const find = async (page: Page, line: string) => {
   await page.type('.find-line input', line);

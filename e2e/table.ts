@@ -1,0 +1,29 @@
+import type { TableEvent } from '@kurrel/core';
+import type { Page } from 'puppeteer-core';
+import { openStation, textOf, visitAddress, waitForText } from './salon.ts';
+
+/** A pedal pressed sooner than this is a bounce. */
+const BOUNCE_MS = 270;
+export const pedal = async (page: Page, key: 'PageDown' | 'PageUp' = 'PageDown') => {
+  await new Promise((done) => setTimeout(done, BOUNCE_MS));
+  await page.keyboard.press(key);
+};
+export const where = (page: Page) => textOf(page, '.table-where');
+export const logOf = async (page: Page, dog: string): Promise<readonly TableEvent[]> => {
+  const visit = new URL(await visitAddress(page, dog)).pathname;
+  return page.evaluate(
+    async (path) => (await (await fetch(`/api${path}/log`)).json()) as TableEvent[],
+    visit,
+  );
+};
+export const sent = (page: Page) => waitForText(page, '[data-testid="send-state"]', 'all sent');
+export const openTable = (page: Page, dog: string) => openStation(page, dog, 'table', '.table-step');
+/** On with the pedal until a step at this place is in hand. */
+export const until = async (page: Page, place: string) => {
+  for (let steps = 0; steps < 80; steps++) {
+    const at = await page.$('.table-where');
+    if (at && (await where(page)).startsWith(place)) return;
+    await pedal(page);
+  }
+  throw new Error(`no step at ${place}`);
+};
