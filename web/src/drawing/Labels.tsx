@@ -1,7 +1,7 @@
-import type { LengthUnit, Outline } from '@kurrel/core';
+import type { LengthUnit, Outline, Point, View } from '@kurrel/core';
 import { lengthNumber, zoneKindId } from '@kurrel/core';
 import { memo, useMemo, useRef } from 'react';
-import type { Callout, PlacedCallout } from './callouts.ts';
+import type { Box, Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
 import type { Frame } from './frame.ts';
 import type { PassLine } from './PassLines.tsx';
@@ -18,6 +18,7 @@ const labelWidth = (title: string, below: string) =>
 interface LabelsProps {
   readonly groups: readonly ZoneGroup[];
   readonly frame: Frame;
+  readonly view: View;
   readonly outline: Outline;
   readonly selected: string;
   readonly unit: LengthUnit;
@@ -32,6 +33,7 @@ interface LabelsProps {
 export function Labels({
   groups,
   frame,
+  view,
   outline,
   passLines,
   selected,
@@ -54,10 +56,11 @@ export function Labels({
   const said = groups.map((group) => group.key + group.below).join();
   const placed = useMemo(() => {
     if (steady && last.current.length > 0) return last.current;
-    return placeCallouts(callouts, [
-      ...outline.map((part) => part.contour.map(frame.point)),
-      ...passLines.map(({ band }) => band),
-    ]);
+    return placeCallouts(
+      callouts,
+      [...outline.map((part) => part.contour.map(frame.point)), ...passLines.map(({ band }) => band)],
+      faceOf(view, frame),
+    );
     // A new place is looked for when the groups or the resting outline change, not with every redraw.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [steady, frame, scale, resting, restingLines, said]);
@@ -91,6 +94,21 @@ export function Labels({
       })}
     </g>
   );
+}
+
+/** Where the eyes and the nose are on the sheet. */
+function faceOf({ eyes, nose }: View, frame: Frame): readonly Box[] {
+  const marks = eyes.map(({ at, radiusMm }) => [
+    { x: at.x - radiusMm, y: at.y - radiusMm },
+    { x: at.x + radiusMm, y: at.y + radiusMm },
+  ]);
+  return [...marks, nose].filter(({ length }) => length > 0).map((points) => boxOf(points.map(frame.point)));
+}
+
+function boxOf(points: readonly Point[]): Box {
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
 
 interface LabelProps {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Box } from './callouts.ts';
 import { overlaps, placeCallouts } from './callouts.ts';
 import { SHEET } from './frame.ts';
 
@@ -107,5 +108,18 @@ describe('labels around the dog', () => {
       [disc, wall[1] ?? []],
     );
     expect(other?.anchor).toBe(0);
+  });
+
+  it('keeps its leader off the eyes where there is another way', () => {
+    const corner = { x: 440, y: 300 };
+    const callouts = [{ key: 'a', anchors: [corner], width: 96, height: 36 }];
+    const eye = { x: 450, y: 290, width: 20, height: 20 };
+    const over = (face: readonly Box[]) => {
+      const [{ from, to } = { from: corner, to: corner }] = placeCallouts(callouts, [disc], face);
+      const at = (y: number) => (460 - to.x) / (from.x - to.x) > 0 && Math.abs(y - 300) <= 10;
+      return at(to.y + ((from.y - to.y) * (460 - to.x)) / (from.x - to.x));
+    };
+    expect(over([])).toBe(true);
+    expect(over([eye])).toBe(false);
   });
 });

@@ -22,7 +22,8 @@ export interface PlacedCallout {
   readonly anchor: number;
 }
 
-interface Box {
+/** A stretch of the sheet, in drawing units. */
+export interface Box {
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -43,14 +44,16 @@ const PROMOTIONS = 10;
 /**
  * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to
  * what it points at as may be. Labels are placed in the order given, then again with those first that found the
- * worst places, and the best of these is taken; one without room is left out.
+ * worst places, and the best of these is taken; one without room is left out. Leaders keep off `face`, the eyes and the
+ * nose, where there is another way.
  */
 export function placeCallouts(
   callouts: readonly Callout[],
   shapes: readonly (readonly Point[])[],
+  face: readonly Box[] = [],
 ): readonly PlacedCallout[] {
   const dog = occupied(shapes);
-  const seats = new Map(callouts.map((callout) => [callout.key, seatsOf(callout, dog)]));
+  const seats = new Map(callouts.map((callout) => [callout.key, seatsOf(callout, dog, face)]));
   let order = callouts;
   let best = placeInOrder(order, seats);
   for (let tried = 1; tried < TRIES; tried++) {
@@ -86,7 +89,7 @@ const CENTRE = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
  * Every place on the sheet beside the dog, the cheapest first: near, outward of its anchor, with little of its
  * leader on the dog.
  */
-function seatsOf({ anchors, width, height }: Callout, dog: Covers): readonly Seat[] {
+function seatsOf({ anchors, width, height }: Callout, dog: Covers, face: readonly Box[]): readonly Seat[] {
   const seats: Seat[] = [];
   anchors.forEach((to, anchor) => {
     const outward = Math.atan2(to.y - CENTRE.y, to.x - CENTRE.x);
@@ -101,7 +104,8 @@ function seatsOf({ anchors, width, height }: Callout, dog: Covers): readonly Sea
         if (!onSheet(x, y, width, height) || dog(x - 3, y - 3, x + width + 3, y + height + 3)) continue;
         const box = { x, y, width, height };
         const from = nearest(box, to);
-        const far = reach + 26 * turn + ACROSS * acrossDog(dog, to, from);
+        const over = face.some((mark) => crosses(to, from, mark, 0)) ? OVER_FACE : 0;
+        const far = reach + 26 * turn + ACROSS * acrossDog(dog, to, from) + over;
         seats.push({ cost: far * (1 + far / ONE_FAR), box, from, to, anchor });
       }
     }
@@ -157,6 +161,8 @@ function driven({ order, costs }: Placing, seats: ReadonlyMap<string, readonly S
 /** A leader over the dog costs so much more than one over the paper. */
 const ACROSS = 2.2;
 const STEP = 8;
+/** A leader over an eye is as bad as one so much longer. */
+const OVER_FACE = 120;
 
 /** How much of a leader lies on the dog, in drawing units. */
 function acrossDog(dog: Covers, a: Point, b: Point): number {
