@@ -50,6 +50,7 @@ export function zone(id: string, targetMm: number, extra: Partial<ZoneDemand> = 
   return {
     id,
     targetMm,
+    handMm: targetMm,
     toleranceMm: targetMm * 0.1,
     loMm: 0,
     hiMm: 400,

@@ -91,7 +91,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'override-length': ({ about }) => (about === '' ? 'your length' : `your length: ${about}`),
   'override-tool': ({ about }) => (about === '' ? 'your tool' : `your tool: ${about}`),
   'nearest-tool': ({ about }) => `${about} is nearest in your drawer`,
-  'hand-work': ({ about }) => `by hand: ${about}`,
+  'hand-work': ({ about }) => `by hand, to what a hand can keep: ${about}`,
   turned: ({ about }) => `${about} turned: nearer by`,
   'dull-tool': ({ about }) => `${about} is dull: nothing sharp does this`,
   'wrong-hand': ({ about }) => `${about} is made for the other hand: it folds the hair`,

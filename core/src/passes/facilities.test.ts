@@ -126,6 +126,7 @@ function demandOf(id: string, area: TrimArea): ZoneDemand {
   return {
     id,
     targetMm: area.mm,
+    handMm: area.mm,
     toleranceMm: Math.max(0.4, 0.12 * area.mm),
     loMm: 0,
     hiMm: 400,

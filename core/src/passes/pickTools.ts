@@ -10,6 +10,8 @@ import { cheapestFacilities } from './facilities.ts';
 export interface ZoneDemand {
   readonly id: string;
   readonly targetMm: number;
+  /** The length a hand is asked for there. */
+  readonly handMm: number;
   readonly toleranceMm: number;
   /** What may be left at least and at most, whatever the target. */
   readonly loMm: number;
@@ -262,7 +264,7 @@ function ranksOf({ techniques }: ZoneDemand, tools: ToolProblem['tools']): Reado
 }
 
 export const leftBy = (zone: ZoneDemand, option: ToolOption): number =>
-  option.leavesMm === null ? zone.targetMm : option.leavesMm * (zone.denserHere ? option.rideUp : 1);
+  option.leavesMm === null ? zone.handMm : option.leavesMm * (zone.denserHere ? option.rideUp : 1);
 
 export const spreadOf = (zone: ZoneDemand, option: ToolOption): number =>
   option.sdMm === null ? zone.targetMm * HAND_SPREAD : option.sdMm * (zone.denserHere ? option.rideUp : 1);

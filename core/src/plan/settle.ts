@@ -7,6 +7,7 @@ import { conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { DIRECTIONS } from '../terms/tool.ts';
+import { handLength } from '../tools/handLength.ts';
 import { dangersOf, isFollowed } from '../welfare/overrides.ts';
 
 /** A zone with everything settled but its tool. */
@@ -91,6 +92,7 @@ function demandOf(
   const asTargeted: ZoneDemand = {
     id: zone.id,
     targetMm,
+    handMm: override?.targetMm ?? handLength(targetMm, target.leastMm, ceilingMm),
     toleranceMm,
     loMm: target.leastMm,
     hiMm: ceilingMm,
