@@ -18,7 +18,7 @@ import { contourPath, pathOf, SHEET } from './frame.ts';
 import { hairMarks, hairPath, tipsPath } from './hairMarks.ts';
 import { Labels } from './Labels.tsx';
 import type { ProfileHere } from './Measures.tsx';
-import { Measures } from './Measures.tsx';
+import { Measures, measuresOf } from './Measures.tsx';
 import { PassLines, passLinesOf } from './PassLines.tsx';
 import { tintOf } from './tint.ts';
 import { usePull } from './usePull.ts';
@@ -74,6 +74,10 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const passLines = useMemo(
     () => passLinesOf(passes, parts, outline, frame, scale),
     [passes, parts, outline, frame, scale],
+  );
+  const measures = useMemo(
+    () => measuresOf({ lines, profile, parts, outline, frame, scale }),
+    [lines, profile, parts, outline, frame, scale],
   );
 
   return (
@@ -145,18 +149,10 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
         <path key={index} className="ideal" d={pathOf(line, frame, false)} />
       ))}
       <ClipLines lines={lines} frame={frame} />
-      <Measures
-        lines={lines}
-        profile={profile}
-        parts={parts}
-        outline={outline}
-        frame={frame}
-        unit={props.unit}
-        scale={scale}
-      />
+      <Measures measures={measures} unit={props.unit} scale={scale} />
       <Face eyes={eyes} nose={nose} mouth={mouth} frame={frame} />
       <PassLines lines={passLines} scale={scale} />
-      <Labels {...props} passLines={passLines} scale={scale} />
+      <Labels {...props} passLines={passLines} measures={measures} scale={scale} />
       {props.children}
     </svg>
   );

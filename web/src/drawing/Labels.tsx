@@ -4,12 +4,13 @@ import { memo, useMemo, useRef } from 'react';
 import type { Box, Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
 import type { Frame } from './frame.ts';
+import type { Measure } from './Measures.tsx';
+import { figureBox } from './Measures.tsx';
 import type { PassLine } from './PassLines.tsx';
 import type { ZoneGroup } from './zoneGroups.ts';
 
 /** A label's sizes in drawing units where the sheet is not shrunk. */
 const LABEL = { height: 38, pad: 9, length: 14, tool: 12 } as const;
-const IN_HAND = 3;
 /** A label may point at any of so many of its places. */
 const POINTED = 4;
 const labelWidth = (title: string, below: string) =>
@@ -26,6 +27,7 @@ interface LabelsProps {
   readonly steady: boolean;
   readonly onSelect: (zone: string) => void;
   readonly passLines: readonly PassLine[];
+  readonly measures: readonly Measure[];
   readonly scale: number;
 }
 
@@ -36,6 +38,7 @@ export function Labels({
   view,
   outline,
   passLines,
+  measures,
   selected,
   unit,
   steady,
@@ -47,8 +50,7 @@ export function Labels({
     anchors: group.anchors.slice(0, POINTED).map(frame.point),
     width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
     height: LABEL.height * scale,
-    // The place in hand is looked at most.
-    weight: group.zones.some((zone) => zoneKindId(zone) === selected) ? IN_HAND : 1,
+    first: group.zones.some((zone) => zoneKindId(zone) === selected),
   }));
   const last = useRef<readonly PlacedCallout[]>([]);
   const resting = steady ? null : outline;
@@ -59,7 +61,7 @@ export function Labels({
     return placeCallouts(
       callouts,
       [...outline.map((part) => part.contour.map(frame.point)), ...passLines.map(({ band }) => band)],
-      faceOf(view, frame),
+      [...faceOf(view, frame), ...measures.map((measure) => figureBox(measure, scale))],
     );
     // A new place is looked for when the groups or the resting outline change, not with every redraw.
     // eslint-disable-next-line react-hooks/exhaustive-deps

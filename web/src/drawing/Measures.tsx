@@ -1,6 +1,7 @@
 import type { DrawnLine, LengthUnit, Outline, Point, ViewPart, ZonePlan } from '@kurrel/core';
 import { lengthNumber, sideOf, stationAt } from '@kurrel/core';
 import { memo } from 'react';
+import type { Box } from './callouts.ts';
 import type { Frame } from './frame.ts';
 import { SHEET } from './frame.ts';
 
@@ -10,17 +11,17 @@ export interface ProfileHere {
   readonly lengths: ZonePlan['profile'];
 }
 
-interface MeasuresProps {
+interface Measured {
   readonly lines: readonly DrawnLine[];
   readonly profile: ProfileHere | null;
   readonly parts: readonly ViewPart[];
   readonly outline: Outline;
   readonly frame: Frame;
-  readonly unit: LengthUnit;
   readonly scale: number;
 }
 
-interface Measure {
+/** A stretch that is measured, in drawing units, and its figure. */
+export interface Measure {
   readonly key: string;
   readonly from: Point;
   readonly to: Point;
@@ -29,17 +30,33 @@ interface Measure {
   readonly mm: number;
 }
 
-/** Figures on the dog: how far a clip line is off a bone, and how long the hair is at landmarks along the place in hand. */
-export const Measures = memo(function Measures({
+/** How far a clip line is off a bone, and how long the hair is at landmarks along the place in hand. */
+export const measuresOf = ({
   lines,
   profile,
   parts,
   outline,
   frame,
-  unit,
   scale,
-}: MeasuresProps) {
-  const measures = [...distances(lines, frame, scale), ...lengths(profile, parts, outline, frame, scale)];
+}: Measured): readonly Measure[] => [
+  ...distances(lines, frame, scale),
+  ...lengths(profile, parts, outline, frame, scale),
+];
+
+/** Where the figure of a measure stands on the sheet. */
+export const figureBox = ({ at }: Measure, scale: number): Box => {
+  const [width, height] = [1.8 * LETTERS * scale, LETTERS * scale];
+  return { x: at.x - width / 2, y: at.y - height / 2, width, height };
+};
+
+interface MeasuresProps {
+  readonly measures: readonly Measure[];
+  readonly unit: LengthUnit;
+  readonly scale: number;
+}
+
+/** Figures on the dog. */
+export const Measures = memo(function Measures({ measures, unit, scale }: MeasuresProps) {
   return (
     <g className="measures" aria-hidden="true">
       {measures.map(({ key, from, to, at, mm }) => (

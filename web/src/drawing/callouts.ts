@@ -8,8 +8,8 @@ export interface Callout {
   readonly anchors: readonly Point[];
   readonly width: number;
   readonly height: number;
-  /** How much a far place counts; 1 where it is not said. */
-  readonly weight?: number;
+  /** It is looked at most: it takes its place before all others, and makes room for none. */
+  readonly first?: boolean;
 }
 
 export interface PlacedCallout {
@@ -37,41 +37,50 @@ const GAP = 5;
 const ANGLES = 28;
 const REACH = { from: 22, to: 330, step: 11 } as const;
 
-/** So many orders of placing are tried: those with the worst places first, then with one of them put before all others. */
+/** So many orders of placing are tried: those with the worst places first. */
 const TRIES = 5;
-const PROMOTIONS = 10;
+/** So often labels make room for one that has a bad place, and so many of its better places are looked at. */
+const EVICTIONS = 24;
+const LOOKED_AT = 24;
+/** No more than so many make room for one. */
+const EVICTED = 3;
 
 /**
  * Finds every label a place where it covers neither the dog nor another label nor another's leader, as near to
  * what it points at as may be. Labels are placed in the order given, then again with those first that found the
- * worst places, and the best of these is taken; one without room is left out. Leaders keep off `face`, the eyes and the
- * nose, where there is another way.
+ * worst places; in the best of these, labels make room for one that has a bad place where all are better off. One without
+ * room is left out. Leaders keep off `marks` (the eyes, the nose, figures on the dog) where there is another way.
  */
 export function placeCallouts(
   callouts: readonly Callout[],
   shapes: readonly (readonly Point[])[],
-  face: readonly Box[] = [],
+  marks: readonly Box[] = [],
 ): readonly PlacedCallout[] {
   const dog = occupied(shapes);
-  const seats = new Map(callouts.map((callout) => [callout.key, seatsOf(callout, dog, face)]));
+  const seats = new Map(callouts.map((callout) => [callout.key, seatsOf(callout, dog, marks)]));
   let order = callouts;
   let best = placeInOrder(order, seats);
   for (let tried = 1; tried < TRIES; tried++) {
-    const { costs } = best;
-    order = [...order].sort((a, b) => (costs.get(b.key) ?? Infinity) - (costs.get(a.key) ?? Infinity));
+    const { placing } = best;
+    order = [...order].sort((a, b) => costOf(b, placing) - costOf(a, placing));
     const next = placeInOrder(order, seats);
     if (next.total < best.total) best = next;
     else if (tried > 1) break;
   }
-  for (let tried = 0, rank = 0; tried < PROMOTIONS; tried++) {
-    const first = driven(best, seats)[rank];
+  let { placing } = best;
+  for (let tried = 0, rank = 0; tried < EVICTIONS; tried++) {
+    const first = driven(callouts, placing, seats)[rank];
     if (!first) break;
-    const next = placeInOrder([first, ...best.order.filter((one) => one !== first)], seats);
-    const better = next.total < best.total;
-    if (better) best = next;
+    const better = madeRoom(first, callouts, placing, seats);
     rank = better ? 0 : rank + 1;
+    placing = better ?? placing;
   }
-  return best.placed;
+  return callouts.flatMap(({ key }) => {
+    const seat = placing.get(key);
+    return seat
+      ? [{ key, x: seat.box.x, y: seat.box.y, from: seat.from, to: seat.to, anchor: seat.anchor }]
+      : [];
+  });
 }
 
 /** A place for a label, whatever other labels there are. */
@@ -89,7 +98,7 @@ const CENTRE = { x: SHEET.width / 2, y: SHEET.height * 0.52 };
  * Every place on the sheet beside the dog, the cheapest first: near, outward of its anchor, with little of its
  * leader on the dog.
  */
-function seatsOf({ anchors, width, height }: Callout, dog: Covers, face: readonly Box[]): readonly Seat[] {
+function seatsOf({ anchors, width, height }: Callout, dog: Covers, marks: readonly Box[]): readonly Seat[] {
   const seats: Seat[] = [];
   anchors.forEach((to, anchor) => {
     const outward = Math.atan2(to.y - CENTRE.y, to.x - CENTRE.x);
@@ -104,7 +113,7 @@ function seatsOf({ anchors, width, height }: Callout, dog: Covers, face: readonl
         if (!onSheet(x, y, width, height) || dog(x - 3, y - 3, x + width + 3, y + height + 3)) continue;
         const box = { x, y, width, height };
         const from = nearest(box, to);
-        const over = face.some((mark) => crosses(to, from, mark, 0)) ? OVER_FACE : 0;
+        const over = marks.some((mark) => crosses(to, from, mark, 0)) ? OVER_MARK : 0;
         const far = reach + 26 * turn + ACROSS * acrossDog(dog, to, from) + over;
         seats.push({ cost: far * (1 + far / ONE_FAR), box, from, to, anchor });
       }
@@ -113,31 +122,53 @@ function seatsOf({ anchors, width, height }: Callout, dog: Covers, face: readonl
   return seats.sort((a, b) => a.cost - b.cost);
 }
 
-interface Placing {
-  readonly order: readonly Callout[];
-  readonly placed: readonly PlacedCallout[];
-  readonly costs: ReadonlyMap<string, number>;
-  /** Of all of them; one without room costs more than any place. */
-  readonly total: number;
-}
+/** The seats that are taken, by label; one without room has none. */
+type Placing = ReadonlyMap<string, Seat>;
+type Seats = ReadonlyMap<string, readonly Seat[]>;
 const NO_ROOM = 20_000;
 
+/** What its seat costs; one without room costs more than any place. */
+const costOf = ({ key }: Callout, placing: Placing): number => placing.get(key)?.cost ?? NO_ROOM;
+const totalOf = (callouts: readonly Callout[], placing: Placing): number =>
+  callouts.reduce((sum, callout) => sum + costOf(callout, placing), 0);
+
 /** Each in turn takes the cheapest seat that those before it have left. */
-function placeInOrder(order: readonly Callout[], seats: ReadonlyMap<string, readonly Seat[]>): Placing {
-  const taken: Seat[] = [];
-  const placed: PlacedCallout[] = [];
-  const costs = new Map<string, number>();
-  let total = 0;
-  for (const { key, weight = 1 } of order) {
+function placeInOrder(order: readonly Callout[], seats: Seats): { placing: Placing; total: number } {
+  const placing = new Map<string, Seat>();
+  seatEach(order, placing, seats);
+  return { placing, total: totalOf(order, placing) };
+}
+
+function seatEach(order: readonly Callout[], placing: Map<string, Seat>, seats: Seats): void {
+  for (const { key } of [...order].sort((a, b) => Number(b.first ?? false) - Number(a.first ?? false))) {
+    const taken = [...placing.values()];
     const seat = seats.get(key)?.find((one) => !taken.some((other) => inTheWay(one, other)));
-    total += weight * (seat?.cost ?? NO_ROOM);
-    if (!seat) continue;
-    const { box, from, to, anchor } = seat;
-    costs.set(key, weight * seat.cost);
-    taken.push(seat);
-    placed.push({ key, x: box.x, y: box.y, from, to, anchor });
+    if (seat) placing.set(key, seat);
   }
-  return { order, placed, costs, total };
+}
+
+/** A better seat for one label, with those who had it or stood in its way seated again; null where that costs more. */
+function madeRoom(
+  callout: Callout,
+  callouts: readonly Callout[],
+  placing: Placing,
+  seats: Seats,
+): Placing | null {
+  const now = placing.get(callout.key)?.cost ?? NO_ROOM;
+  const total = totalOf(callouts, placing);
+  const others = callouts.filter(({ key }) => key !== callout.key && placing.has(key));
+  let looked = 0;
+  for (const seat of seats.get(callout.key) ?? []) {
+    if (seat.cost >= now || looked === LOOKED_AT) return null;
+    const evicted = others.filter(({ key }) => inTheWay(seat, placing.get(key) as Seat));
+    if (evicted.length > EVICTED || evicted.some(({ first }) => first)) continue;
+    looked++;
+    const next = new Map(placing).set(callout.key, seat);
+    for (const { key } of evicted) next.delete(key);
+    seatEach(evicted, next, seats);
+    if (totalOf(callouts, next) < total) return next;
+  }
+  return null;
 }
 
 const inTheWay = (a: Seat, b: Seat): boolean =>
@@ -152,17 +183,17 @@ const ONE_FAR = 150;
 const WORTH = 25;
 
 /** The labels that others drove from the place they would have, the furthest first. */
-function driven({ order, costs }: Placing, seats: ReadonlyMap<string, readonly Seat[]>): readonly Callout[] {
-  const lost = ({ key, weight = 1 }: Callout) =>
-    (costs.get(key) ?? weight * NO_ROOM) - weight * (seats.get(key)?.[0]?.cost ?? NO_ROOM);
-  return order.filter((one) => lost(one) > WORTH).sort((a, b) => lost(b) - lost(a));
+function driven(callouts: readonly Callout[], placing: Placing, seats: Seats): readonly Callout[] {
+  const lost = (callout: Callout) =>
+    costOf(callout, placing) - (seats.get(callout.key)?.[0]?.cost ?? NO_ROOM);
+  return callouts.filter((one) => lost(one) > WORTH).sort((a, b) => lost(b) - lost(a));
 }
 
 /** A leader over the dog costs so much more than one over the paper. */
 const ACROSS = 2.2;
 const STEP = 8;
-/** A leader over an eye is as bad as one so much longer. */
-const OVER_FACE = 120;
+/** A leader over an eye or a figure is as bad as one so much longer. */
+const OVER_MARK = 120;
 
 /** How much of a leader lies on the dog, in drawing units. */
 function acrossDog(dog: Covers, a: Point, b: Point): number {

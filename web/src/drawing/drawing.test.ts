@@ -79,8 +79,8 @@ describe('hair on the drawing', () => {
 
 describe('labels share a length', () => {
   const plan = planFor('standard-poodle');
-  const view = bodyOf(packs, breed('standard-poodle'), {}, []).views.side;
-  const groups = zoneGroups(plan, view, 'loin');
+  const { views } = bodyOf(packs, breed('standard-poodle'), {}, []);
+  const groups = zoneGroups(plan, views.side, 'loin', frameFor(views.side, []));
 
   it('every zone seen from the side is in one group, the selected on its own and first', () => {
     const zones = groups.flatMap((group) => group.zones);
@@ -91,6 +91,39 @@ describe('labels share a length', () => {
         zones.some((zone) => zoneKindId(zone) === id),
         id,
       ).toBe(true);
+    }
+  });
+
+  it('a place too small to point at is named in the view that shows it larger, and here when it is in hand', () => {
+    const named = (view: 'front' | 'headFront', selected = '') =>
+      zoneGroups(plan, views[view], selected, frameFor(views[view], [])).flatMap(({ zones }) => zones);
+    const small = ['eye-corner.left', 'ear-inside.left', 'brow.left'];
+    for (const zone of small) {
+      expect(named('front')).not.toContain(zone);
+      expect(named('front', zoneKindId(zone))).toContain(zone);
+      expect(named('headFront')).toContain(zone);
+    }
+    expect(named('front')).toContain('forechest');
+  });
+
+  it('every place that has a label has one in some view, whatever the breed', () => {
+    for (const { id } of breeds) {
+      const { views } = bodyOf(packs, breed(id), {}, []);
+      const plan = planFor(id);
+      const seen = Object.values(views);
+      const named = seen.flatMap((view) => {
+        const frame = frameFor(view, [outlineOf(view, plan, 'after', false)]);
+        return zoneGroups(plan, view, '', frame).flatMap(({ zones }) => zones);
+      });
+      const labelled = seen.flatMap(({ parts }) =>
+        parts.flatMap(({ far, patches }) =>
+          far ? [] : patches.filter(({ label }) => label).map(({ zone }) => zone),
+        ),
+      );
+      expect(
+        labelled.filter((zone) => !named.includes(zone)),
+        id,
+      ).toEqual([]);
     }
   });
 

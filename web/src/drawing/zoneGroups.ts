@@ -1,5 +1,6 @@
 import type { Plan, Point, View, ZonePlan } from '@kurrel/core';
 import { zoneKindId } from '@kurrel/core';
+import type { Frame } from './frame.ts';
 
 /** Zones that get one label on the drawing: same length, same tool, the same end of the dog. */
 export interface ZoneGroup {
@@ -20,13 +21,24 @@ function below(zone: ZonePlan): string {
   return technique === 'clip' || technique === 'comb' ? `${label}${SHORT[direction] ?? ''}` : label;
 }
 
+/** On the dog that stands a place smaller than so many drawing units across has no label: the face has views of its own. */
+const SMALLEST = 23;
+
 /** Groups of a view, the selected zone first and on its own, the widest groups next. */
-export function zoneGroups(plan: Plan, view: View, selected: string): readonly ZoneGroup[] {
+export function zoneGroups(
+  plan: Plan,
+  view: View,
+  selected: string,
+  { scale }: Pick<Frame, 'scale'>,
+): readonly ZoneGroup[] {
   const anchors = new Map<string, Point>();
   for (const part of view.parts) {
     if (part.far) continue;
-    for (const patch of part.patches)
-      if (patch.label && !anchors.has(patch.zone)) anchors.set(patch.zone, patch.label);
+    for (const { zone, label, curve } of part.patches) {
+      const small = view.grounded && curve !== null && Math.sqrt(areaOf(curve)) * scale < SMALLEST;
+      const named = label && (!small || zoneKindId(zone) === selected);
+      if (named && !anchors.has(zone)) anchors.set(zone, label);
+    }
   }
   const groups = new Map<string, { zones: ZonePlan[]; anchors: Point[] }>();
   for (const zone of plan.zones) {
@@ -55,6 +67,15 @@ export function zoneGroups(plan: Plan, view: View, selected: string): readonly Z
         Number(b.key === 'selected') - Number(a.key === 'selected') || b.zones.length - a.zones.length,
     );
 }
+
+/** Of what a closed line goes round, mm² (Gauss's shoelace). */
+const areaOf = (line: readonly Point[]): number =>
+  Math.abs(
+    line.reduce((sum, a, i) => {
+      const b = line[(i + 1) % line.length] ?? a;
+      return sum + a.x * b.y - b.x * a.y;
+    }, 0) / 2,
+  );
 
 const REGION: readonly (readonly [string, readonly string[]])[] = [
   ['face', ['foreface', 'cheek', 'beard']],

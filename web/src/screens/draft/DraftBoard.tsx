@@ -126,8 +126,8 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   });
 
   const groups = useMemo(
-    () => zoneGroups(plan, drawn.view, view.selected),
-    [plan, drawn.view, view.selected],
+    () => zoneGroups(plan, drawn.view, view.selected, drawn.frame),
+    [plan, drawn.view, drawn.frame, view.selected],
   );
   const others = useOthers(sheet, settled.choices, view.gesture);
   const other = others[sheet.hands.findings.findIndex(({ finding }) => finding === view.without)];

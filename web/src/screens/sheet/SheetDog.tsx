@@ -33,7 +33,7 @@ interface SideProps {
 /** Coat to leave in a full line, coat there now dotted, skin fine, clip lines dashed, lengths beside the dog. */
 export function Side({ plan, seen, lines, unit, left, wide, top }: SideProps) {
   const frame = frameFor(seen.view, [seen.now, seen.after]);
-  const groups = zoneGroups(plan, seen.view, '');
+  const groups = zoneGroups(plan, seen.view, '', frame);
   const placed = placeCallouts(
     groups.map(({ key, anchors, leftMm, below }) => ({
       key,
