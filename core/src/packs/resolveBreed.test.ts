@@ -31,6 +31,19 @@ describe('trims built from patterns', () => {
   });
 });
 
+describe('every trim', () => {
+  it('has no scissors inside an ear, between the pads or at the sanitary area', () => {
+    const scissored = breeds.flatMap(({ id, trims }) =>
+      trims.flatMap((trim) =>
+        ['ear-inside', 'pads', 'sanitary']
+          .filter((kind) => trim.areas[kind]?.techniques.includes('scissor'))
+          .map((kind) => `${id} ${trim.id} ${kind}`),
+      ),
+    );
+    expect(scissored).toEqual([]);
+  });
+});
+
 describe('a breed’s file', () => {
   const [file] = breedFiles;
   if (!file) throw new Error('no breed');
