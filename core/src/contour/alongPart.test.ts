@@ -65,7 +65,8 @@ describe('along the contour of a part', () => {
     expect(stretchOf(part, 'top', 'rear')).toHaveLength(STATIONS / 4 + 1);
     const over = stretchOf(part, 'front', 'under');
     expect([over[0], over.at(-1), over.length]).toEqual([90, 0, 31]);
-    expect(stretchOf(part, 'front', 'tail')).toEqual([]);
+    expect([stretchOf(part, 'front', 'tail'), stretchOf(part, 'tail', 'front')]).toEqual([[], []]);
+    expect(stretchOf(part, 'rear', 'top')).toHaveLength(STATIONS / 4 + 1);
   });
 
   it('a place is found by its name, on the side that is meant', () => {

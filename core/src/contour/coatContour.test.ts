@@ -106,7 +106,8 @@ describe('the coat over the skin', () => {
         expect(y).toBeGreaterThan(-6);
     }
     const from = Math.min(...coatContour(trunk, even(900), { curl: 1, layDeg: 30 }).map(({ y }) => y));
-    expect(from).toBeLessThan(12);
+    expect(from).toBeGreaterThan(1);
+    expect(from).toBeLessThan(3);
   });
 
   it('says by how much a millimetre of hair moves it', () => {
@@ -118,7 +119,9 @@ describe('the coat over the skin', () => {
         for (const name of ['backMid', 'forechest']) {
           const at = trunk.landmarkStation[name] ?? 0;
           const moved = ((more.depth[at] ?? 0) - (less.depth[at] ?? 0)) / 0.02;
-          expect(Math.abs(moved - (factor[at] ?? 0)), `${name} ${layDeg} ${mm}`).toBeLessThan(0.35);
+          // Exact on top of the dog; near where hair begins to fall (60 to 120 mm) or hangs.
+          const near = name === 'backMid' && mm !== 80 ? 0.005 : 0.35;
+          expect(Math.abs(moved - (factor[at] ?? 0)), `${name} ${layDeg} ${mm}`).toBeLessThan(near);
         }
       }
     }
