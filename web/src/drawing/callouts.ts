@@ -38,9 +38,10 @@ const REACH = { from: 22, to: 330, step: 11 } as const;
 
 /** So many orders of placing are tried: those with the worst places first. */
 const TRIES = 5;
-/** So often labels make room for one that has a bad place, and so many of its better places are looked at. */
-const EVICTIONS = 24;
+/** So often labels make room for one that has a bad place; of its better places so many are looked at, among the so many cheapest. */
+const EVICTIONS = 12;
 const LOOKED_AT = 24;
+const SCANNED = 100;
 /** No more than so many make room for one. */
 const EVICTED = 3;
 
@@ -157,10 +158,10 @@ function madeRoom(
   const total = totalOf(callouts, placing);
   const others = callouts.filter(({ key }) => key !== callout.key && placing.has(key));
   let looked = 0;
-  for (const seat of seats.get(callout.key) ?? []) {
+  for (const seat of seats.get(callout.key)?.slice(0, SCANNED) ?? []) {
     if (seat.cost >= now || looked === LOOKED_AT) return null;
-    const evicted = others.filter(({ key }) => inTheWay(seat, placing.get(key) as Seat));
-    if (evicted.length > EVICTED || evicted.some(({ first }) => first)) continue;
+    const evicted = inTheWayOf(seat, others, placing);
+    if (!evicted) continue;
     looked++;
     const next = new Map(placing).set(callout.key, seat);
     for (const { key } of evicted) next.delete(key);
@@ -168,6 +169,17 @@ function madeRoom(
     if (totalOf(callouts, next) < total) return next;
   }
   return null;
+}
+
+/** The labels that would make room for a seat; null where they are too many, or one of them makes room for none. */
+function inTheWayOf(seat: Seat, others: readonly Callout[], placing: Placing): readonly Callout[] | null {
+  const found: Callout[] = [];
+  for (const other of others) {
+    if (!inTheWay(seat, placing.get(other.key) as Seat)) continue;
+    if (other.first || found.length === EVICTED) return null;
+    found.push(other);
+  }
+  return found;
 }
 
 const inTheWay = (a: Seat, b: Seat): boolean =>
