@@ -39,9 +39,9 @@ const REACH = { from: 22, to: 330, step: 11 } as const;
 /** So many orders of placing are tried: those with the worst places first. */
 const TRIES = 5;
 /** So often labels make room for one that has a bad place; of its better places so many are looked at, among the so many cheapest. */
-const EVICTIONS = 12;
+const EVICTIONS = 16;
 const LOOKED_AT = 24;
-const SCANNED = 100;
+const SCANNED = 200;
 /** No more than so many make room for one. */
 const EVICTED = 3;
 
@@ -115,7 +115,8 @@ function seatsOf({ anchors, width, height }: Callout, dog: Covers, marks: readon
         const from = nearest(box, to);
         const over = marks.some((mark) => crosses(to, from, mark, 0)) ? OVER_MARK : 0;
         const far = reach + 26 * turn + ACROSS * acrossDog(dog, to, from) + over;
-        seats.push({ cost: far * (1 + far / ONE_FAR), box, from, to, anchor });
+        const cost = far * (1 + far / ONE_FAR);
+        if (cost < NO_ROOM) seats.push({ cost, box, from, to, anchor });
       }
     }
   });
@@ -125,9 +126,10 @@ function seatsOf({ anchors, width, height }: Callout, dog: Covers, marks: readon
 /** The seats that are taken, by label; one without room has none. */
 type Placing = ReadonlyMap<string, Seat>;
 type Seats = ReadonlyMap<string, readonly Seat[]>;
-const NO_ROOM = 20_000;
+/** A place that costs more (a leader over half the dog) is none. */
+const NO_ROOM = 4000;
 
-/** What its seat costs; one without room costs more than any place. */
+/** What its seat costs; being without room costs more than any. */
 const costOf = ({ key }: Callout, placing: Placing): number => placing.get(key)?.cost ?? NO_ROOM;
 const totalOf = (callouts: readonly Callout[], placing: Placing): number =>
   callouts.reduce((sum, callout) => sum + costOf(callout, placing), 0);
