@@ -73,10 +73,11 @@ describe('the order of steps', () => {
   const kinds = (n: number, extra: Parameters<typeof step>[1] = {}) =>
     Array.from({ length: n }, (_, i) => step(`k${i}`, { stance: at(`s${i}`), ...extra }));
 
-  it('names the step that waits on itself, and how many kinds of step are too many', () => {
+  it('names the step that waits on itself; no number of kinds of step is too many', () => {
     expect(() => orderWork(toOrder([step('a', { after: ['a'] })]))).toThrow('"a" waits on itself');
-    expect(() => orderWork(toOrder(kinds(32)))).toThrow('a stage of 32 kinds of step');
-    expect(orderWork(toOrder(kinds(31))).order).toHaveLength(31);
+    const many = orderWork(toOrder(kinds(70)));
+    expect(many.order).toHaveLength(70);
+    expect(many.exact).toBe(false);
   });
 
   it('what a trigger leaves behind weighs on the minutes of every stage after it', () => {

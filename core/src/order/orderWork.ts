@@ -35,7 +35,7 @@ export interface WorkOrder {
 /**
  * The order of a visit's steps: stage after stage, within one so that tools, stances and second hands change least and a trigger's
  * stress weighs on as little as possible after it. Steps that no order can tell apart are moved as one. Stages of up to 16 such units are
- * ordered exactly, together with how they follow on each other; larger ones are searched and their bound is given. Breaks go in when
+ * ordered exactly, together with how they follow on each other; larger ones, of any size, are searched and their bound is given. Breaks go in when
  * the stress since the last has reached the dog's patience.
  * @throws MisuseError for steps that wait on each other in a ring, or on a later stage.
  */
@@ -85,7 +85,7 @@ export function priced(
   });
   if (new Set(order).size !== tasks.length) throw new MisuseError('an order names every step once');
   const grips = new Grips();
-  const units = inOrder.map((task) => ({ ...unitOf(task, grips, costs.carried), before: 0 }));
+  const units = inOrder.map((task) => ({ ...unitOf(task, grips, costs.carried), before: [] }));
   const cost = costOf(units, [...units.keys()], null, costs, 0);
   const breaks = restsIn(inOrder, patience);
   return { order, breaks, minutes: workedMinutes(inOrder) + restMinutes * breaks.length, cost };
@@ -229,27 +229,25 @@ function unitsOf(
     return {
       ...unitOf(first, grips, carried),
       minutes: group.reduce((sum, { minutes }) => sum + minutes, 0),
-      before: [...before].reduce((bits, one) => bits | (1 << one), 0),
+      before: [...before],
     };
   });
-  if (units.length > 31)
-    throw new MisuseError(`a stage of ${units.length} kinds of step; 31 are ordered at the most`);
   refuseRings(groups, units);
   return { groups, units };
 }
 
 /** @throws MisuseError naming a step that can never be next. */
 function refuseRings(groups: readonly (readonly Task[])[], units: readonly Unit[]): void {
-  let done = 0;
+  const done = new Set<number>();
   for (let found = true; found;) {
     found = false;
     units.forEach(({ before }, index) => {
-      if (done & (1 << index) || (before & done) !== before) return;
-      done |= 1 << index;
+      if (done.has(index) || !before.every((one) => done.has(one))) return;
+      done.add(index);
       found = true;
     });
   }
-  const stuck = units.findIndex((_, index) => !(done & (1 << index)));
+  const stuck = units.findIndex((_, index) => !done.has(index));
   if (stuck >= 0) throw new MisuseError(`"${groups[stuck]?.[0]?.id}" waits on steps that wait on it`);
 }
 
@@ -270,7 +268,7 @@ function walked(
 /** What each change of an order costs, step by step: for the screen to say where it hurts. */
 export function changesIn(tasks: readonly Task[], costs: OrderCosts): readonly number[] {
   const grips = new Grips();
-  const units = tasks.map((task) => ({ ...unitOf(task, grips, costs.carried), before: 0 }));
+  const units = tasks.map((task) => ({ ...unitOf(task, grips, costs.carried), before: [] }));
   return units.map((unit, index) => {
     const before = units[index - 1];
     return before ? changeCost(before, unit, costs) : 0;

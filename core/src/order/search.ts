@@ -1,5 +1,5 @@
 import type { Changes, Frontier, Unit } from './sequence.ts';
-import { changeCost, enter } from './sequence.ts';
+import { changeCost, enter, pairs } from './sequence.ts';
 
 /** Rounds of shaking an order up and mending it. */
 const ROUNDS = 60;
@@ -17,11 +17,12 @@ export function searchedStage(
   minutesAfter: number,
 ): { readonly frontier: Frontier; readonly lowerBound: number } {
   const score = (order: readonly number[]) => costOf(units, order, entry, costs, minutesAfter);
-  let best = improved(units, beamed(units, entry, costs, minutesAfter), score);
+  const joints = jointsOf(units, entry, costs);
+  let best = improved(units, beamed(units, entry, costs, minutesAfter), joints);
   let least = score(best);
   const dice = seeded(units.length);
   for (let round = 0; round < ROUNDS; round++) {
-    const tried = improved(units, shaken(units, best, dice), score);
+    const tried = improved(units, shaken(units, best, dice), joints);
     const cost = score(tried);
     if (cost < least - 1e-9) [best, least] = [tried, cost];
   }
@@ -87,9 +88,11 @@ export function stageBound(
 interface Partial {
   readonly order: readonly number[];
   readonly done: ReadonlySet<number>;
+  readonly minutes: number;
   readonly cost: number;
 }
 
+/** Partial orders grown by one unit at a time, the cheapest of each length kept. */
 function beamed(
   units: readonly Unit[],
   entry: Frontier | null,
@@ -97,79 +100,121 @@ function beamed(
   minutesAfter: number,
 ): readonly number[] {
   const all = minutesAfter + units.reduce((sum, { minutes }) => sum + minutes, 0);
-  let beam: readonly Partial[] = [{ order: [], done: new Set(), cost: 0 }];
+  let beam: readonly Partial[] = [{ order: [], done: new Set(), minutes: 0, cost: 0 }];
   for (let step = 0; step < units.length; step++) {
-    const next: Partial[] = [];
-    for (const { order, done, cost } of beam) {
-      const past = order.reduce((sum, index) => sum + (units[index]?.minutes ?? 0), 0);
-      const last = units[order.at(-1) ?? -1];
+    const next: { readonly from: Partial; readonly index: number; readonly cost: number }[] = [];
+    for (const from of beam) {
+      const last = units[from.order.at(-1) ?? -1];
       units.forEach((unit, index) => {
-        if (done.has(index) || !ready(unit, done)) return;
+        if (from.done.has(index) || !unit.before.every((one) => from.done.has(one))) return;
         const change = last ? changeCost(last, unit, costs) : enter(unit, entry, costs).cost;
-        next.push({
-          order: [...order, index],
-          done: new Set([...done, index]),
-          cost: cost + change + unit.weight * (all - past - unit.minutes),
-        });
+        const carried = unit.weight * (all - from.minutes - unit.minutes);
+        next.push({ from, index, cost: from.cost + change + carried });
       });
     }
-    beam = next.sort((a, b) => a.cost - b.cost).slice(0, BEAM);
+    next.sort((a, b) => a.cost - b.cost);
+    beam = next.slice(0, BEAM).map(({ from, index, cost }) => ({
+      order: [...from.order, index],
+      done: new Set([...from.done, index]),
+      minutes: from.minutes + (units[index]?.minutes ?? 0),
+      cost,
+    }));
   }
   return beam[0]?.order ?? [];
 }
 
-const ready = ({ before }: Unit, done: ReadonlySet<number>): boolean => {
-  for (let bits = before; bits !== 0; bits &= bits - 1)
-    if (!done.has(31 - Math.clz32(bits & -bits))) return false;
-  return true;
-};
+/** Whether a unit has to come before another. */
+const precedes = (units: readonly Unit[], first: number, second: number): boolean =>
+  units[second]?.before.includes(first) ?? false;
 
-/** Whether an order keeps what comes before what. */
-function keeps(units: readonly Unit[], order: readonly number[]): boolean {
-  const done = new Set<number>();
-  for (const index of order) {
-    const unit = units[index];
-    if (!unit || !ready(unit, done)) return false;
-    done.add(index);
-  }
-  return true;
-}
+/** The longest run of units that is moved as one. */
+const RUN = 3;
 
-/** Runs of up to three units moved to where that pays, until no move does. */
+/**
+ * Runs of up to three units moved to where that pays, until no move does. A move changes the cost at three joints and by the minutes the
+ * moved and the passed units come earlier or later, so it is priced without pricing the order anew.
+ */
 function improved(
   units: readonly Unit[],
   start: readonly number[],
-  score: (order: readonly number[]) => number,
+  { change, entered }: Joints,
 ): readonly number[] {
-  let [order, cost] = [start, score(start)];
+  const n = units.length;
+  const order = [...start];
+  const at = (place: number) => order[place] ?? -1;
+  const joint = (a: number, b: number) => (b < 0 ? 0 : a < 0 ? (entered[b] ?? 0) : (change[a * n + b] ?? 0));
+  const totals = (from: number, to: number) => {
+    let [minutes, weight] = [0, 0];
+    for (let place = from; place < to; place++) {
+      minutes += units[at(place)]?.minutes ?? 0;
+      weight += units[at(place)]?.weight ?? 0;
+    }
+    return { minutes, weight };
+  };
+  const mayPass = (from: number, to: number, other: number, later: boolean) => {
+    for (let place = from; place < to; place++)
+      if (later ? precedes(units, at(place), other) : precedes(units, other, at(place))) return false;
+    return true;
+  };
+  /** Moves the run at [from, to) past the units before or behind it, as far as that pays most. True when it moved. */
+  const moved = (from: number, to: number, later: boolean): boolean => {
+    const run = totals(from, to);
+    const [head, tail] = [at(from), at(to - 1)];
+    const closed = joint(at(from - 1), at(to)) - joint(at(from - 1), head) - joint(tail, at(to));
+    let [best, bestPlace] = [-1e-9, -1];
+    let passed = { minutes: 0, weight: 0 };
+    for (let place = later ? to : from - 1; later ? place < n : place >= 0; place += later ? 1 : -1) {
+      const other = units[at(place)];
+      if (!other || !mayPass(from, to, at(place), later)) break;
+      passed = { minutes: passed.minutes + other.minutes, weight: passed.weight + other.weight };
+      const shift = passed.weight * run.minutes - run.weight * passed.minutes;
+      const [left, right] = later ? [at(place), at(place + 1)] : [at(place - 1), at(place)];
+      const opened = joint(left, head) + joint(tail, right) - joint(left, right);
+      const delta = closed + opened + (later ? shift : -shift);
+      if (delta < best) [best, bestPlace] = [delta, place];
+    }
+    if (bestPlace < 0) return false;
+    const taken = order.splice(from, to - from);
+    order.splice(later ? bestPlace + 1 - taken.length : bestPlace, 0, ...taken);
+    return true;
+  };
   for (let again = true; again;) {
     again = false;
-    for (let length = 1; length <= 3 && !again; length++) {
-      for (let from = 0; from + length <= order.length && !again; from++) {
-        const run = order.slice(from, from + length);
-        const rest = [...order.slice(0, from), ...order.slice(from + length)];
-        for (let to = 0; to <= rest.length && !again; to++) {
-          if (to === from) continue;
-          const tried = [...rest.slice(0, to), ...run, ...rest.slice(to)];
-          if (!keeps(units, tried)) continue;
-          const other = score(tried);
-          if (other < cost - 1e-9) [order, cost, again] = [tried, other, true];
-        }
-      }
-    }
+    for (let length = 1; length <= RUN; length++)
+      for (let from = 0; from + length <= n; from++)
+        again = moved(from, from + length, true) || moved(from, from + length, false) || again;
   }
   return order;
 }
 
+/** What it costs to go from one unit to another, by index, and to begin with one. */
+interface Joints {
+  readonly change: Float64Array;
+  readonly entered: Float64Array;
+}
+
+function jointsOf(units: readonly Unit[], entry: Frontier | null, costs: Changes): Joints {
+  return {
+    change: pairs(units, costs),
+    entered: Float64Array.from(units, (unit) => enter(unit, entry, costs).cost),
+  };
+}
+
+/** A few units moved somewhere else that what comes before what allows. */
 function shaken(units: readonly Unit[], order: readonly number[], dice: () => number): readonly number[] {
   let result = order;
   for (let moves = 0; moves < 4; moves++) {
     const from = Math.floor(dice() * order.length);
     const to = Math.floor(dice() * order.length);
-    const [unit] = result.slice(from, from + 1);
+    const unit = result[from];
+    if (unit === undefined) continue;
+    const passed = from < to ? result.slice(from + 1, to + 1) : result.slice(to, from);
+    const held = passed.some((other) =>
+      from < to ? precedes(units, unit, other) : precedes(units, other, unit),
+    );
+    if (held) continue;
     const rest = [...result.slice(0, from), ...result.slice(from + 1)];
-    const tried = unit === undefined ? result : [...rest.slice(0, to), unit, ...rest.slice(to)];
-    if (keeps(units, tried)) result = tried;
+    result = [...rest.slice(0, to), unit, ...rest.slice(to)];
   }
   return result;
 }

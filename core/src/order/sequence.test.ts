@@ -20,7 +20,10 @@ const stage = (most: number): fc.Arbitrary<readonly Unit[]> =>
       fc
         .array(fc.integer({ min: 0, max: 2 ** 20 }), { minLength: units.length, maxLength: units.length })
         .map((bits) =>
-          units.map((one, i) => ({ ...one, before: (bits[i] ?? 0) & (bits[i + 1] ?? 0) & ((1 << i) - 1) })),
+          units.map((one, i) => ({
+            ...one,
+            before: [...units.keys()].filter((j) => j < i && ((bits[i] ?? 0) & (bits[i + 1] ?? 0)) >> j % 20 & 1),
+          })),
         ),
     );
 function* orders(n: number): Generator<readonly number[]> {
@@ -31,9 +34,8 @@ function* orders(n: number): Generator<readonly number[]> {
 }
 const allowed = (units: readonly Unit[], order: readonly number[]) =>
   order.every((index, i) => {
-    const done = order.slice(0, i).reduce((bits, one) => bits | (1 << one), 0);
-    const { before = 0 } = units[index] ?? {};
-    return (before & done) === before;
+    const done = order.slice(0, i);
+    return units[index]?.before.every((one) => done.includes(one)) ?? false;
   });
 const leastByHand = (units: readonly Unit[], after: number) =>
   Math.min(
@@ -64,7 +66,7 @@ describe('one stage', () => {
         const minutes = second.reduce((sum, one) => sum + one.minutes, 0);
         const entry = exactStage(first, null, COSTS, minutes);
         const least = Math.min(...exactStage(second, entry, COSTS, 0).cost);
-        const both = [...first, ...second.map((one) => ({ ...one, before: one.before << first.length }))];
+        const both = [...first, ...second.map((one) => ({ ...one, before: one.before.map((index) => index + first.length) }))];
         const byHand = [...orders(both.length)]
           .filter(
             (order) => allowed(both, order) && order.findIndex((i) => i >= first.length) === first.length,
@@ -93,6 +95,22 @@ describe('one stage', () => {
     );
   });
 
+  it('of any size is searched: 60 units keep what comes before what, and are no dearer than as they came', () => {
+    fc.assert(
+      fc.property(stage(60), (units) => {
+        const { frontier, lowerBound } = searchedStage(units, null, COSTS, 5);
+        const found = Math.min(...frontier.cost);
+        const { order = [] } = frontier.path[0] ?? {};
+        expect([...order].sort((a, b) => a - b)).toEqual([...units.keys()]);
+        expect(allowed(units, order)).toBe(true);
+        expect(costOf(units, order, null, COSTS, 5)).toBeCloseTo(found, 6);
+        expect(found).toBeLessThanOrEqual(costOf(units, [...units.keys()], null, COSTS, 5) + 1e-9);
+        expect(lowerBound).toBeLessThanOrEqual(found + 1e-9);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
   it('of more units than can be tried is refused, not guessed', () => {
     const many = Array.from({ length: EXACT + 1 }, (_, i) => ({
       minutes: 1,
@@ -100,7 +118,7 @@ describe('one stage', () => {
       stance: 0,
       hands: 0,
       weight: 0,
-      before: 0,
+      before: [],
     }));
     expect(() => exactStage(many, null, COSTS, 0)).toThrow(`${EXACT + 1} units are more than ${EXACT}`);
     expect(Math.min(...exactStage(many.slice(1), null, COSTS, 0).cost)).toBeCloseTo(EXACT - 1, 9);

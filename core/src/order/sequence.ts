@@ -7,8 +7,8 @@ export interface Unit {
   readonly hands: number;
   /** What each minute after it costs. */
   readonly weight: number;
-  /** Bits of the units of the same stage that come before it. */
-  readonly before: number;
+  /** Indices of the units of the same stage that come before it. */
+  readonly before: readonly number[];
 }
 
 export interface Changes {
@@ -54,10 +54,11 @@ export function exactStage(
   const minutes = minutesBySet(units);
   const all = (minutes[size - 1] ?? 0) + minutesAfter;
   const change = pairs(units, costs);
+  const before = units.map((unit) => unit.before.reduce((bits, index) => bits | (1 << index), 0));
   const enteredFrom = new Int32Array(n).fill(-1);
   for (let j = 0; j < n; j++) {
     const unit = units[j];
-    if (!unit || unit.before !== 0) continue;
+    if (!unit || unit.before.length > 0) continue;
     const { cost, from } = enter(unit, entry, costs);
     enteredFrom[j] = from;
     best[(1 << j) * n + j] = cost + unit.weight * (all - unit.minutes);
@@ -69,7 +70,8 @@ export function exactStage(
       for (let j = 0; j < n; j++) {
         const bit = 1 << j;
         const unit = units[j];
-        if (set & bit || !unit || (unit.before & set) !== unit.before) continue;
+        const waits = before[j] ?? 0;
+        if (set & bit || !unit || (waits & set) !== waits) continue;
         const with_ = set | bit;
         const cost = sofar + (change[last * n + j] ?? 0) + unit.weight * (all - (minutes[with_] ?? 0));
         const at = with_ * n + j;
@@ -112,7 +114,8 @@ function minutesBySet(units: readonly Unit[]): Float64Array {
   return sums;
 }
 
-function pairs(units: readonly Unit[], costs: Changes): Float64Array {
+/** What each unit costs behind each other: row the one before, column the one after. */
+export function pairs(units: readonly Unit[], costs: Changes): Float64Array {
   const n = units.length;
   const table = new Float64Array(n * n);
   units.forEach((a, i) => units.forEach((b, j) => (table[i * n + j] = changeCost(a, b, costs))));

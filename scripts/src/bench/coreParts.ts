@@ -132,7 +132,7 @@ export function orders(sheets: readonly VisitSheet[]): void {
     stance: (i * 3) % 4,
     hands: i % 7 === 0 ? 1 : 0,
     weight: i % 5 === 0 ? 0.05 : 0,
-    before: i % 6 === 5 ? 1 << (i - 5) : 0,
+    before: i % 6 === 5 ? [i - 5] : [],
   }));
   const costs = packs.tasks.costs;
   const exact = spread(

@@ -1,0 +1,32 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { problemOf, workOf } from '../../testing/order.ts';
+import { breeds, sign } from '../../testing/packs.ts';
+import { anyVisit } from '../../testing/visits.ts';
+import { orderWork, whyNot } from './orderWork.ts';
+
+/** More when asked for: `KURREL_VISITS=5000 npx vitest run anyVisit`. */
+const VISITS = Number(process.env.KURREL_VISITS ?? 60);
+
+const ordered = (work: ReturnType<typeof workOf>, name: string) => {
+  const found = orderWork(problemOf(work));
+  expect([...found.order].sort(), name).toEqual(work.tasks.map(({ id }) => id).sort());
+  expect(whyNot(work.tasks, found.order), name).toEqual([]);
+  expect(found.cost, name).toBeGreaterThanOrEqual(found.lowerBound - 1e-6);
+  if (found.exact) expect(found.cost, name).toBeCloseTo(found.lowerBound, 6);
+};
+
+describe('any visit at all', () => {
+  it('is ordered, keeps what comes before what, and says how far it may be off', () => {
+    fc.assert(
+      fc.property(anyVisit, ({ breed, extra }) => ordered(workOf(breed.id, extra), breed.id)),
+      { numRuns: VISITS },
+    );
+  });
+
+  it('a clipper trigger on any breed makes many kinds of step, and none too many', () => {
+    for (const { id, trims } of breeds)
+      for (const trim of trims)
+        ordered(workOf(id, { trimId: trim.id, signs: [sign('trigger-clipper')] }), `${id} ${trim.id}`);
+  });
+});
