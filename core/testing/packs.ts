@@ -37,11 +37,6 @@ export const breedFiles = readdirSync(new URL('breeds/', folder))
 
 export const breeds: readonly BreedPack[] = breedFiles.map((file) => resolveBreed(file, packs));
 
-/** Every area of every trim before trims were built from patterns, by breed, trim and row: the golden comparison. */
-export const drawnBefore = JSON.parse(
-  readFileSync(new URL('golden/areas.json', import.meta.url), 'utf8'),
-) as Readonly<Record<string, Readonly<Record<string, Readonly<Record<string, string>>>>>>;
-
 export function breed(id: string): BreedPack {
   const found = breeds.find((pack) => pack.id === id);
   if (!found) throw new Error(`no breed pack ${id}`);

@@ -59,12 +59,12 @@ const overrides = fc.array(
 /** Drawers: one of every kind, one where some kinds are missing, one that is half dull. */
 const drawer: fc.Arbitrary<readonly DrawerTool[]> = fc.oneof(
   { weight: 3, arbitrary: fc.constant(fullDrawer) },
-  fc.array(fc.boolean(), { minLength: fullDrawer.length, maxLength: fullDrawer.length }).map((there) =>
-    fullDrawer.filter((_, i) => there[i]),
-  ),
-  fc.array(fc.boolean(), { minLength: fullDrawer.length, maxLength: fullDrawer.length }).map((dull) =>
-    fullDrawer.map((tool, i) => ({ ...tool, dull: dull[i] === true })),
-  ),
+  fc
+    .array(fc.boolean(), { minLength: fullDrawer.length, maxLength: fullDrawer.length })
+    .map((there) => fullDrawer.filter((_, i) => there[i])),
+  fc
+    .array(fc.boolean(), { minLength: fullDrawer.length, maxLength: fullDrawer.length })
+    .map((dull) => fullDrawer.map((tool, i) => ({ ...tool, dull: dull[i] === true }))),
 );
 
 const distinct = (list: readonly Override[]) => [...new Map(list.map((one) => [one.zone, one])).values()];
@@ -106,8 +106,9 @@ export const anyVisit: fc.Arbitrary<RandomVisit> = fc.constantFrom(...breeds).ch
           ),
           mats: drawn.mats.map((one, i) => mat(one.zone, { ...one, id: `m${i + 1}` })),
           overrides: distinct(drawn.overrides.map((one) => override(one.zone, one))),
-          sides:
-            drawn.side === null ? {} : Object.fromEntries(drawn.mats.map((one) => [one.zone, drawn.side])),
+          sides: Object.fromEntries(
+            drawn.mats.flatMap(({ zone: at }) => (drawn.side ? [[at, drawn.side]] : [])),
+          ),
           drawer: drawn.drawer,
           ageMonths: drawn.ageMonths,
           firstVisit: drawn.firstVisit,

@@ -54,12 +54,17 @@ const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
     `Your ${asked || 'choice'} is not followed: ${about} is cut like that only with the owner’s signature under this plan, or on a vet’s instruction.`,
   'override-never': ({ asked, about }) =>
     `Your ${asked || 'choice'} is not followed: ${about} is not cut like that here, only on a vet’s instruction.`,
+  'override-skin': ({ asked, about }) =>
+    `Your ${asked || 'choice'} is not followed: shorter than skin is ever left at here (${about}).`,
   'override-beyond-hair': ({ won, asked }) => `${asked} cannot be left: only ${won} of hair is there.`,
-  'override-lacks-tool': ({ about }) => `${about || 'Your tool'} is not at hand: the plan does without it.`,
+  'override-lacks-tool': ({ about, lack }) =>
+    `${about || 'Your tool'} is not at hand: the plan does without it. ${lack ? lackWord(lack) : ''}`.trim(),
   'nothing-in-drawer': ({ asked, about }) =>
     `Nothing may leave ${asked} here${about === '' ? '' : ` (${listWord(about.split(', ').map((one) => techniqueWord[one as Technique]))})`}.`,
   'drawer-lacks': ({ won, asked, lack }) =>
     `Your drawer has nothing near ${asked}${won === '' ? '; it is left alone' : `; it is left at ${won}`}. ${lack ? lackWord(lack) : ''}`.trim(),
+  'left-shorter': ({ won, asked, lack }) =>
+    `Every tool allowed here leaves less than ${asked}; it is left at ${won}. ${lack ? lackWord(lack) : ''}`.trim(),
   'mat-takes-hair': ({ won, asked, about }) =>
     `The mat (${lossWord(about)}) leaves ${won} where ${asked} was planned.`,
   'mat-changes-trim': ({ about, alternatives }) =>

@@ -96,6 +96,8 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'dull-tool': ({ about }) => `${about} is dull: nothing sharp does this`,
   'wrong-hand': ({ about }) => `${about} is made for the other hand: it folds the hair`,
   'left-longer': ({ about }) => `nothing near enough: ${about} leaves it longer`,
+  'left-shorter': ({ about }) => `nothing longer is allowed here: ${about} leaves it shorter`,
+  'gentlest-tool': ({ about }) => `first time here, the gentlest tool: ${about}`,
   'left-alone': () => 'left as it is',
   'nothing-fits': () => 'nothing in your drawer may do this',
   'comb-needs-combed-coat': ({ about }) => `comb on the ${about}: clean, dry, combed coat`,

@@ -9,6 +9,8 @@ export function violationSentence({ kind, zone, about }: Violation, zones: ZoneP
       return `${about}${where}: read the warning and say so, or take your word back.`;
     case 'needs-consent':
       return `${about}${where}: this needs the owner’s signature under this very plan, or a vet’s instruction.`;
+    case 'under-skin-floor':
+      return `${about}${where}: shorter than skin here is ever left at. Choose a longer length or tool.`;
     case 'role-may-not':
       return `${about === '' ? 'A vet’s instruction' : about}${where}: a groomer or the lead decides that.`;
     case 'open-stop':

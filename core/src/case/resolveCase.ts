@@ -81,6 +81,7 @@ export function resolveCase(packs: Packs, breed: BreedPack, facts: VisitFacts, c
     modifiers: coat.changedBy.map(({ id }) => id),
     handling: facts.temper.handling,
     firstVisit: facts.firstVisit,
+    mats: facts.mats,
   });
   const weightKg = weightOf(breed, dog.measurements);
   return {

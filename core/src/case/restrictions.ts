@@ -1,5 +1,5 @@
 import { byId } from '../terms/failure.ts';
-import type { SeenSign } from '../hands/hands.ts';
+import type { Mat, SeenSign } from '../hands/hands.ts';
 import type { Packs } from '../packs/packs.ts';
 import { byRole } from '../packs/roles.ts';
 import type { RestrictionEffects, RestrictionKind } from '../packs/safety.ts';
@@ -24,8 +24,8 @@ export function restriction(packs: Packs, id: string, zone: string | null, marke
 }
 
 /**
- * Everything that restricts the work on this dog, each once: from the signs on sheet and card, the coat, the handling,
- * and the first visit, which nobody has to tick.
+ * Everything that restricts the work on this dog, each once: from the signs on sheet and card, the coat, the handling, sores
+ * under mats, and the first visit, which nobody has to tick.
  * @throws MisuseError for an id the packs lack.
  */
 export function restrictionsOf(
@@ -35,6 +35,7 @@ export function restrictionsOf(
     readonly modifiers: readonly string[];
     readonly handling: Handling;
     readonly firstVisit: boolean;
+    readonly mats: readonly Mat[];
   },
 ): readonly SeenRestriction[] {
   const found = dog.signs.flatMap(({ sign, zone, level, sizeMm }): SeenRestriction[] => {
@@ -51,11 +52,13 @@ export function restrictionsOf(
     ...(fromHandling === null ? [] : [fromHandling]),
     ...(dog.firstVisit ? [first.id] : []),
   ].map((id) => restriction(packs, id, null));
-  return once([...found, ...whole]);
+  const sores = byRole('restriction', packs.safety.restrictions, 'sores-beneath');
+  const beneath = dog.mats.filter((mat) => mat.sores).map((mat) => restriction(packs, sores.id, mat.zone));
+  return dedupeByPlace([...found, ...whole, ...beneath]);
 }
 
 /** The same restriction in the same place once, the marked one where there are both. */
-export function once(list: readonly SeenRestriction[]): readonly SeenRestriction[] {
+export function dedupeByPlace(list: readonly SeenRestriction[]): readonly SeenRestriction[] {
   const byPlace = new Map<string, SeenRestriction>();
   for (const seen of list) {
     const key = `${seen.kind.id}@${seen.zone ?? ''}`;

@@ -43,8 +43,8 @@ describe('mats judged', () => {
   });
 
   it('a place where clipping is taken away has no blade under its mat', () => {
-    const tooth = judged([felt('foreface.left')], { signs: [sign('tooth', 'foreface.left')] });
-    expect(tooth.plan?.mats[0]?.blade).toBeNull();
+    const lump = judged([felt('foreface.left')], { signs: [sign('lump', 'foreface.left', { sizeMm: 30 })] });
+    expect(lump.plan?.mats[0]?.blade).toBeNull();
     expect(judged([felt('foreface.left')]).plan?.mats[0]?.blade).not.toBeNull();
   });
 

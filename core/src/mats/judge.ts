@@ -1,11 +1,12 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { SeenRestriction } from '../case/restrictions.ts';
-import { once, restriction } from '../case/restrictions.ts';
+import { dedupeByPlace, restriction } from '../case/restrictions.ts';
 import type { Fallback } from '../packs/breed.ts';
 import { byId } from '../terms/failure.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
 import { zoneKindId } from '../terms/zone.ts';
+import { bladesAt } from '../welfare/mayEnter.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import type { JudgedMat, MatPlan, SkinUnderMat } from './matPlan.ts';
 import { matPlan } from './matPlan.ts';
@@ -46,7 +47,10 @@ export function judgeMats(visit: Case): JudgedMats {
   const lost = lostZones(plan);
   const brought = broughtBy(visit, plan);
   return {
-    visit: brought.length > 0 ? { ...visit, restrictions: once([...visit.restrictions, ...brought]) } : visit,
+    visit:
+      brought.length > 0
+        ? { ...visit, restrictions: dedupeByPlace([...visit.restrictions, ...brought]) }
+        : visit,
     plan,
     lost,
     fallbacks: visit.breed.fallbacks.filter(({ whenLost }) =>
@@ -57,10 +61,17 @@ export function judgeMats(visit: Case): JudgedMats {
 
 function skinUnder(visit: Case, zoneId: string): SkinUnderMat {
   const zone = byId('zone', visit.zones, zoneId);
-  const { floorMm, skipTooth, forbidden, leaveAlone, directions } = restrictionsAt(visit, zone);
+  const { floorMm, skipTooth, forbidden, leaveAlone, directions, restricted } = restrictionsAt(visit, zone);
   const passing = visit.packs.tools.techniques.filter(({ passesMat }) => passesMat);
   const blade = directions.includes('with') && passing.some(({ id }) => !forbidden.includes(id));
-  return { floorMm, skipTooth, blade, leaveAlone: leaveAlone !== null };
+  return {
+    floorMm,
+    skipTooth,
+    blade,
+    leaveAlone: leaveAlone !== null,
+    tender: restricted,
+    blades: bladesAt(zone.kind, true),
+  };
 }
 
 /** The restrictions that come with clipping mats off some places. */

@@ -20,13 +20,28 @@ const context = {
   dullCloseMm: 3,
 };
 const skin = (extra: Partial<SkinUnderMat>) => ({
-  skinAt: () => ({ floorMm: 0, skipTooth: true, blade: true, leaveAlone: false, ...extra }),
+  skinAt: () => ({
+    floorMm: 0,
+    skipTooth: true,
+    blade: true,
+    leaveAlone: false,
+    tender: false,
+    blades: null,
+    ...extra,
+  }),
 });
 const calm: MattedDog = {
   handling: 'easy',
   standingMinutes: 75,
   surfaceM2: 0.5,
-  skinAt: () => ({ floorMm: 0, skipTooth: true, blade: true, leaveAlone: false }),
+  skinAt: () => ({
+    floorMm: 0,
+    skipTooth: true,
+    blade: true,
+    leaveAlone: false,
+    tender: false,
+    blades: null,
+  }),
   hairMm: {},
 };
 const salon: MatPolicy = { school: 'save', limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 };

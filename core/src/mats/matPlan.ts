@@ -16,6 +16,10 @@ export interface SkinUnderMat {
   readonly blade: boolean;
   /** Nothing may go there. */
   readonly leaveAlone: boolean;
+  /** Red, sore, thin or old: it hurts sooner, and nothing firm is combed out of it. */
+  readonly tender: boolean;
+  /** Kinds of bare blades that may go there under a mat; null for any. */
+  readonly blades: readonly string[] | null;
 }
 
 /** What the judging of mats needs to know of the dog. */
@@ -41,7 +45,7 @@ export interface MatContext {
 
 /** Why a mat is not, or not wholly, brushed out. */
 export type MatReason =
-  'left-alone' | 'felted' | 'sores' | 'hurts' | 'school' | 'no-minutes-left' | 'loose-enough';
+  'left-alone' | 'felted' | 'sores' | 'tender-skin' | 'hurts' | 'school' | 'no-minutes-left' | 'loose-enough';
 
 /** A blade tried under a mat; what cannot pass is never tried. */
 export interface BladeStep {
@@ -107,8 +111,8 @@ export function matPlan(
   const shares = new Map<string, { readonly share: number; readonly reason: MatReason }>();
   let left = budget;
   for (const { mat, minutes, pain } of order) {
-    const { leaveAlone } = dog.skinAt(mat.zone);
-    const refused = leaveAlone ? 'left-alone' : refusal(mat, pain, painLimit, pack, policy);
+    const { leaveAlone, tender } = dog.skinAt(mat.zone);
+    const refused = leaveAlone ? 'left-alone' : refusal(mat, { pain, painLimit, tender }, pack, policy);
     const share = refused ? 0 : Math.min(1, left / minutes);
     left -= share * minutes;
     shares.set(mat.id, { share, reason: refused ?? (share < 1 ? 'no-minutes-left' : 'loose-enough') });
@@ -119,7 +123,7 @@ export function matPlan(
     const skin = dog.skinAt(mat.zone);
     const floorMm = Math.max(policy.bladeFloorMm, skin.floorMm);
     const goes = share < 1 && skin.blade && !skin.leaveAlone;
-    const steps = goes ? bladeSteps(context, mat.toSkinMm, floorMm, skin.skipTooth) : [];
+    const steps = goes ? bladeSteps(context, mat.toSkinMm, floorMm, skin) : [];
     const blade = steps.find((step) => step.clears) ?? null;
     const zoneCm2 = (dog.surfaceM2 * 10_000 * kind.share) / (kind.paired ? 2 : 1);
     const rate = pack.clipMinutesPerCm2[mat.tightness - 1] ?? 0;
@@ -177,33 +181,41 @@ function weigh(mat: Mat, coat: Pick<Coat, 'dense'>, pack: MatPack, zones: ZonePa
 
 function refusal(
   mat: Mat,
-  pain: number,
-  painLimit: number,
+  {
+    pain,
+    painLimit,
+    tender,
+  }: { readonly pain: number; readonly painLimit: number; readonly tender: boolean },
   pack: MatPack,
   policy: MatPolicy,
 ): MatReason | null {
   if (mat.sores) return 'sores';
   if (mat.tightness >= pack.feltGrade) return 'felted';
   if (policy.school === 'clip' && mat.tightness > 1) return 'school';
-  return pain > painLimit ? 'hurts' : null;
+  if (tender && mat.tightness > 1) return 'tender-skin';
+  return pain > painLimit * (tender ? pack.pain.tenderSkinShare : 1) ? 'hurts' : null;
 }
 
-/** One blade longer than clears, then every shorter one down to the floor. A dull edge never goes near the skin. */
+/**
+ * One blade longer than clears, on tender skin the longest there is, then every shorter one down to the floor. A dull edge never goes near the
+ * skin.
+ */
 function bladeSteps(
   { options, techniques, dullCloseMm }: MatContext,
   toSkinMm: number,
   floorMm: number,
-  skipTooth: boolean,
+  { skipTooth, tender, blades: may }: SkinUnderMat,
 ): readonly BladeStep[] {
   const passing = techniques.filter(({ passesMat }) => passesMat).map(({ id }) => id);
   const blades = options
     .filter((o) => passing.includes(o.technique) && o.direction === 'with')
     .filter((o) => skipTooth || !o.skipTooth)
+    .filter((o) => may?.includes(o.kindId) ?? true)
     .flatMap((o) => (o.leavesMm === null ? [] : [{ option: o, leavesMm: o.leavesMm }]))
     .filter(({ option, leavesMm }) => leavesMm >= floorMm && (!option.dull || leavesMm >= dullCloseMm))
     .sort((a, b) => b.leavesMm - a.leavesMm || Number(a.option.dull) - Number(b.option.dull));
   const first = blades.findIndex(({ leavesMm }) => leavesMm <= toSkinMm);
-  const from = first < 0 ? Math.max(0, blades.length - 3) : Math.max(0, first - 1);
+  const from = tender ? 0 : first < 0 ? Math.max(0, blades.length - 3) : Math.max(0, first - 1);
   return blades.slice(from).map(({ option, leavesMm }) => ({
     toolId: option.toolId,
     label: option.label,

@@ -14,18 +14,18 @@ const unit = fc.record({
 });
 /** Units of which one waits only on ones before it: never in a ring. */
 const stage = (most: number): fc.Arbitrary<readonly Unit[]> =>
-  fc
-    .array(unit, { minLength: 1, maxLength: most })
-    .chain((units) =>
-      fc
-        .array(fc.integer({ min: 0, max: 2 ** 20 }), { minLength: units.length, maxLength: units.length })
-        .map((bits) =>
-          units.map((one, i) => ({
-            ...one,
-            before: [...units.keys()].filter((j) => j < i && ((bits[i] ?? 0) & (bits[i + 1] ?? 0)) >> j % 20 & 1),
-          })),
-        ),
-    );
+  fc.array(unit, { minLength: 1, maxLength: most }).chain((units) =>
+    fc
+      .array(fc.integer({ min: 0, max: 2 ** 20 }), { minLength: units.length, maxLength: units.length })
+      .map((bits) =>
+        units.map((one, i) => ({
+          ...one,
+          before: [...units.keys()].filter(
+            (j) => j < i && (((bits[i] ?? 0) & (bits[i + 1] ?? 0)) >> (j % 20)) & 1,
+          ),
+        })),
+      ),
+  );
 function* orders(n: number): Generator<readonly number[]> {
   if (n === 0) yield [];
   else
@@ -66,7 +66,10 @@ describe('one stage', () => {
         const minutes = second.reduce((sum, one) => sum + one.minutes, 0);
         const entry = exactStage(first, null, COSTS, minutes);
         const least = Math.min(...exactStage(second, entry, COSTS, 0).cost);
-        const both = [...first, ...second.map((one) => ({ ...one, before: one.before.map((index) => index + first.length) }))];
+        const both = [
+          ...first,
+          ...second.map((one) => ({ ...one, before: one.before.map((index) => index + first.length) })),
+        ];
         const byHand = [...orders(both.length)]
           .filter(
             (order) => allowed(both, order) && order.findIndex((i) => i >= first.length) === first.length,

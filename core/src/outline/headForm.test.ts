@@ -97,7 +97,9 @@ describe('a trim that shapes the head', () => {
     if (!first) throw new Error('no trim');
     const cheek = { ...first.areas['cheek'], mm: 38 } as TrimArea;
     const shaped = { ...pack, trims: [{ ...first, ...trim, areas: { ...first.areas, cheek } }] };
-    const plan = planGroom(caseFor('poodle-cross', { hairMm: hairEverywhere(120) }, shaped));
+    // Ears that hang natural are as long as they are drawn: it is the head that is measured.
+    const hairMm = { ...hairEverywhere(120), 'ear-fringe.left': 45, 'ear-fringe.right': 45 };
+    const plan = planGroom(caseFor('poodle-cross', { hairMm }, shaped));
     return measureShape(inCoat(body, plan, 'after', false), 'round')?.value ?? 9;
   };
 

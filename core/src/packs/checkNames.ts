@@ -120,6 +120,8 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`zones.${zone.id}.organs`, 'organ', zone.organs, organs);
     say(`zones.${zone.id}.cautions`, 'caution', zone.cautions, cautions);
     say(`zones.${zone.id}.like`, 'zone', some(zone.like), zones);
+    const { blades = [], matted = [] } = zone.machines ?? {};
+    say(`zones.${zone.id}.machines`, 'tool kind', [...blades, ...matted], ids(packs.tools.kinds));
   });
   packs.archetypes.skeleton.parts.forEach((part) => {
     say(`archetypes.skeleton.parts.${part.id}.outline`, 'landmark', landmarksOf(part.outline), landmarks);
@@ -170,7 +172,12 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
       say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });
   });
-  packs.safety.restrictions.forEach(({ id, zones: at, except }) => {
+  packs.safety.restrictions.forEach(({ id, zones: at, except, effects, whenMarked = {} }) => {
+    const named = [effects, whenMarked].flatMap(({ gentlestAt = [], floorsAt = [] }) => [
+      ...gentlestAt,
+      ...floorsAt.flatMap((floor) => floor.zones),
+    ]);
+    say(`safety.restrictions.${id}.effects`, 'zone', named, zones);
     say(`safety.restrictions.${id}.zones`, 'zone', at, [...zones, '*']);
     say(`safety.restrictions.${id}.except`, 'zone', except, zones);
   });

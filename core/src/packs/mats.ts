@@ -16,6 +16,8 @@ export interface MatPack {
     readonly nearMm: number;
     /** Thin skin and folds. */
     readonly tenderFactor: number;
+    /** On red, sore, thin or old skin the limit is this share. */
+    readonly tenderSkinShare: number;
     /** The most one mat may hurt a calm dog. */
     readonly limit: number;
   };

@@ -1,35 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { breed, breedFiles, breeds, drawnBefore, packs } from '../../testing/packs.ts';
+import { breedFiles, breeds, packs } from '../../testing/packs.ts';
 import type { BreedFile } from './breedFile.ts';
 import { checkBreed, checkPacks } from './checkNames.ts';
 import { completed } from './completed.ts';
 import { resolveBreed } from './resolveBreed.ts';
 import { byRole } from './roles.ts';
-
-const LETTER = { clip: 'C', comb: 'K', scissor: 'S', thin: 'T', strip: 'R', leave: 'L' } as const;
-/** Every area of every trim as it was before trims were built from patterns, but for what was corrected since. */
-describe('trims built from patterns', () => {
-  it.each(Object.entries(drawnBefore))('of %s draw what they drew', (breedId, trims) => {
-    for (const [trimId, areas] of Object.entries(trims)) {
-      const trim = breed(breedId).trims.find(({ id }) => id === trimId);
-      for (const [drawn, kinds] of Object.entries(areas)) {
-        for (const kind of kinds.split(' ')) {
-          const area = trim?.areas[kind];
-          const is =
-            area &&
-            [
-              area.mm,
-              area.range.join('-'),
-              area.techniques.map((t) => LETTER[t]).join(''),
-              area.direction,
-              area.finishes.join(),
-            ].join('|');
-          expect(is, `${trimId} ${kind}`).toBe(drawn);
-        }
-      }
-    }
-  });
-});
 
 describe('every trim', () => {
   it('has no scissors inside an ear, between the pads or at the sanitary area', () => {

@@ -40,7 +40,7 @@ const rowsOf = (pattern: Pattern): readonly Row[] => withSource(pattern.areas, p
 
 function areasOf(rows: readonly Row[], kinds: readonly ZoneKind[], packs: Built, where: string): Areas {
   const named = rows.map((row) => ({ ...finished(row, packs), zones: zonesIn(row.zones, packs) }));
-  return Object.fromEntries(kinds.map((kind) => [kind.id, areaOf(named, kind, where)]));
+  return Object.fromEntries(kinds.map((kind) => [kind.id, cleared(areaOf(named, kind, where), kind, packs)]));
 }
 
 function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
@@ -59,6 +59,16 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
     throw new MisuseError(`${where}: nothing says what to leave at "${kind.id}"`);
   }
   return area as TrimArea;
+}
+
+/** A fold that a trim cuts is kept clear, whatever length the trim draws round it. */
+function cleared(area: TrimArea, kind: ZoneKind, { tools }: Built): TrimArea {
+  const clear = kind.cleared;
+  if (!clear || area.techniques[0] === 'leave') return area;
+  const [lo, hi] = [Math.max(area.range[0], clear.range[0]), Math.min(area.range[1], clear.range[1])];
+  if (area.mm >= clear.range[0] && area.mm <= clear.range[1]) return { ...area, range: [lo, hi] };
+  const finishes = clear.techniques.map((id) => byId('technique', tools.techniques, id).finish);
+  return { ...area, ...clear, finishes, direction: 'with', source: 'custom' };
 }
 
 function finished(row: Row, { tools }: Built): Row {

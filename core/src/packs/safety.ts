@@ -30,8 +30,14 @@ export interface RestrictionEffects {
   readonly floorMm?: number;
   /** The trim's length times this. */
   readonly lengthShare?: number;
-  /** One blade longer than drawn, with the lay. */
+  /** Nothing shorter in these zone kinds, mm. */
+  readonly floorsAt?: readonly { readonly zones: readonly string[]; readonly floorMm: number }[];
+  /** One blade or comb longer than drawn, with the lay. */
   readonly oneLonger?: boolean;
+  /** No wish makes it shorter than drawn. */
+  readonly noWish?: boolean;
+  /** Zone kinds where, instead of one blade longer, the gentlest tool is taken. */
+  readonly gentlestAt?: readonly string[];
   readonly forbidDirections?: readonly Direction[];
   readonly forbidTechniques?: readonly Technique[];
   /** Taken first where the zone is done with a tool and at least `fromMm` is left. */
@@ -49,8 +55,8 @@ export interface RestrictionKind {
   readonly name: string;
   /** Concerns the whole dog, or a zone where it was seen. */
   readonly scope: 'dog' | 'zone';
-  /** Seen in one place, it binds that place or all of the organ. */
-  readonly binds: 'place' | 'organ';
+  /** Seen in one place, it binds that place, all of the organ, or that place and its neighbours. */
+  readonly binds: 'place' | 'organ' | 'neighbours';
   /** Zone kinds a whole-dog restriction bears on; `*` for all. */
   readonly zones: readonly string[];
   readonly except: readonly string[];
@@ -62,8 +68,8 @@ export interface RestrictionKind {
   readonly largeMm?: number;
   /** Says what to do and changes nothing in the plan. */
   readonly tellsOnly: boolean;
-  /** Comes by itself on a dog that has no finished visit. */
-  readonly role: 'first-visit' | null;
+  /** Comes by itself: on a dog that has no finished visit; with a mat that has sores beneath. */
+  readonly role: 'first-visit' | 'sores-beneath' | null;
   readonly text: string;
   readonly source: Source;
 }
@@ -97,5 +103,11 @@ export interface SafetyPack {
   readonly restrictions: readonly RestrictionKind[];
   readonly shaving: readonly ShavingPolicy[];
   /** One length all over shorter than this is not done for a wish, mm. */
-  readonly shortestWish: { readonly mm: number; readonly text: string; readonly source: Source };
+  readonly shortestWish: {
+    readonly mm: number;
+    /** But where mats take so large a share of the dog's skin under it. */
+    readonly mattedShare: number;
+    readonly text: string;
+    readonly source: Source;
+  };
 }

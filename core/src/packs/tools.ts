@@ -21,6 +21,8 @@ export interface ToolKind {
   readonly suitsMm: readonly [number, number] | null;
   /** Made for one hand: used in the other it folds the hair. */
   readonly handed: boolean;
+  /** Quiet and cool: taken first where a new dog is tender. */
+  readonly gentle: boolean;
   /** Never chosen by the plan: surgical blades, and tools that take no length. */
   readonly neverChosen: boolean;
   readonly use: string;
@@ -76,8 +78,12 @@ export interface ToolPolicy {
   /** Each step down a zone's list of techniques; from one that runs on the skin to another that does. */
   readonly rankCost: number;
   readonly machineRankCost: number;
-  /** An error beyond so many tolerances and this share of the target is not an answer. */
-  readonly reach: { readonly tolerances: number; readonly share: number };
+  /** A tool answers within the trim's range, widened by this share of the tool's own spread. */
+  readonly reach: { readonly spreadShare: number };
+  /** What an eye sees as another length: `max(share · mm, min(mm, shareOfShort · mm))` (brief 9). */
+  readonly perceptibleStep: { readonly share: number; readonly mm: number; readonly shareOfShort: number };
+  /** One length all over: what does it, in order, and from which length hands may, mm. */
+  readonly allOver: { readonly techniques: readonly Technique[]; readonly byHandFromMm: number };
   /** Turning a tool against the drawn direction. */
   readonly turnCost: number;
   readonly finishMismatchCost: number;

@@ -26,12 +26,20 @@ export interface ZoneKind {
   readonly fold: boolean;
   /** Whether a skip-tooth blade may ever go here on sound skin. */
   readonly skipTooth: boolean;
-  /** Organs it belongs to: what is wrong with a part of one may bind all of it. */
   /** Its hair makes the outline of some view. */
   readonly inOutline: boolean;
+  /** Organs it belongs to: what is wrong with a part of one may bind all of it. */
   readonly organs: readonly string[];
   /** The shortest that skin here is ever left at for a wish, mm. */
   readonly skinFloorMm: number;
+  /** Bare blades that may enter, by tool kind, and those that may under a mat; null for any. A guard comb may always. */
+  readonly machines: { readonly blades: readonly string[]; readonly matted: readonly string[] } | null;
+  /** A fold that is kept clear: what a trim that cuts here at all leaves at most and at least. Null where a trim's length stands. */
+  readonly cleared: {
+    readonly mm: number;
+    readonly range: readonly [number, number];
+    readonly techniques: readonly Technique[];
+  } | null;
   /** One length all over: this place too, or kept as the trim has it (pads, sanitary area). */
   readonly allOver: 'same' | 'as-trim';
   /** Clipped close on the first visit one blade longer and with the lay. */

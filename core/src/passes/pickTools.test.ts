@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../testing/evenly.ts';
-import { blade, byHand, pick, shears, tools, zone } from '../../testing/demands.ts';
+import { blade, byHand, pick, shears, zone } from '../../testing/demands.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import type { ZoneDemand } from './pickTools.ts';
 
-const { policy } = tools;
 const chosen = (zones: readonly ZoneDemand[], options: readonly ToolOption[]) =>
   Object.fromEntries([...pick(zones, options).choices].map(([id, c]) => [id, c.option.label]));
 const way = (target: ZoneDemand, ...options: readonly ToolOption[]) => {
@@ -111,18 +110,62 @@ describe('the order of techniques', () => {
 });
 
 describe('reach', () => {
-  it('an error beyond it is no answer: the hand does it', () => {
+  it('a length outside the trim’s range is no answer: the hand does it', () => {
     expect(way(zone('legs', 40), blade('4F', 9.5), shears)).toBe('shears with');
   });
 
-  it('where no hand may, the nearest longer length is taken and said, never a shorter one', () => {
+  it('where no hand may, the nearest longer length is taken and said; the longest shorter one only where there is no longer', () => {
     const back = zone('back', 5, { techniques: ['clip'] });
     const choice = pick([back], [blade('9', 2), blade('4F', 9.5), blade('3F', 13)]).choices.get('back');
     expect(choice).toMatchObject({ leavesMm: 9.5, beyondReach: true });
-    expect(pick([back], [blade('9', 2)]).unserved).toEqual(['back']);
+    const short = pick([back], [blade('9', 2), blade('10', 1.5)]).choices.get('back');
+    expect(short).toMatchObject({ leavesMm: 2, beyondReach: true });
+    expect(pick([{ ...back, loMm: 3 }], [blade('9', 2)]).unserved).toEqual(['back']);
   });
 
-  it('nothing is ever left shorter than wanted by more than reach', () => {
+  it('a 3F is no answer to a jacket of 5.5 mm, though nothing else is there: it is said', () => {
+    const jacket = zone('back', 5.5, { techniques: ['clip'], rangeMm: [3.2, 10] });
+    expect(pick([jacket], [blade('3F', 13)]).choices.get('back')?.beyondReach).toBe(true);
+    expect(pick([jacket], [blade('4F', 9.5)]).choices.get('back')?.beyondReach).toBe(false);
+    expect(pick([jacket], [blade('7F', 3.2), blade('3F', 13)]).choices.get('back')?.leavesMm).toBe(3.2);
+  });
+
+  it('where only a longer blade run with the lay is allowed, that is taken; where no machine is, tight shears', () => {
+    const face = zone('face', 1.5, {
+      techniques: ['clip'],
+      directions: ['with'],
+      drawnDirection: 'against',
+      rangeMm: [1.2, 2],
+      spare: ['scissor'],
+    });
+    expect(pick([face], [blade('9', 4)]).choices.get('face')).toMatchObject({
+      beyondReach: true,
+      leavesMm: 4,
+    });
+    const short = byHand('short', { suitsMm: [0.5, 20] });
+    expect(pick([face], [short, shears]).choices.get('face')).toMatchObject({ beyondReach: true });
+    expect(pick([face], [byHand('long', { suitsMm: [8, 400] })]).unserved).toEqual(['face']);
+  });
+
+  it('a blade that may not enter is not there; a comb may', () => {
+    const fold = zone('fold', 6, { blades: ['10'], techniques: ['clip', 'comb'] });
+    const comb = blade('comb', 6, 'with', { technique: 'comb', carrierLabel: '10' });
+    expect(pick([fold], [blade('5F', 6)]).unserved).toEqual(['fold']);
+    expect(pick([fold], [blade('5F', 6), comb]).choices.get('fold')?.option.toolId).toBe('comb');
+  });
+
+  it('the gentlest tool is taken where it is asked for, however far off; what is promised wherever it answers', () => {
+    const pads = zone('pads', 0.5, { techniques: ['clip'], gentlest: true, rangeMm: [0.25, 1.5] });
+    const gentle = blade('small', 2, 'with', { gentle: true });
+    expect(way(pads, blade('30', 0.5), gentle)).toBe('small with');
+    expect(way(pads, blade('30', 0.5))).toBe('30 with');
+    const rib = zone('rib', 6, { techniques: ['comb', 'clip'], promised: ['comb'] });
+    const comb = blade('comb', 6.9, 'with', { technique: 'comb', carrierLabel: '10' });
+    expect(way(rib, blade('5F', 6), comb)).toBe('comb with');
+    expect(way(rib, blade('5F', 6), { ...comb, leavesMm: 13 })).toBe('5F with');
+  });
+
+  it('nothing is ever left more than one step shorter than wanted without its being said', () => {
     const lengths = fc.array(evenly(0.3, 32), { minLength: 1, maxLength: 8 });
     fc.assert(
       fc.property(evenly(0.5, 40), lengths, (mm, blades) => {
@@ -130,9 +173,14 @@ describe('reach', () => {
         const options = blades.flatMap((b, i) => [blade(`b${i}`, b), blade(`b${i}`, b * 0.6, 'against')]);
         const choice = pick([target], options).choices.get('back');
         if (!choice) return;
-        const reach = Math.max(policy.reach.tolerances * target.toleranceMm, policy.reach.share * mm);
-        expect(choice.leavesMm).toBeGreaterThanOrEqual(mm - reach - 1e-9);
-        if (choice.leavesMm > mm + reach) expect(choice.beyondReach).toBe(true);
+        const stepMm = Math.max(0.2 * mm, Math.min(3, mm / 2));
+        const slackMm = choice.sdMm / 2;
+        if (choice.leavesMm < mm - stepMm - slackMm - 1e-9) expect(choice.beyondReach).toBe(true);
+        if (choice.leavesMm > 1.3 * mm + slackMm + 1e-9) expect(choice.beyondReach).toBe(true);
+        const longer = options.some(
+          ({ leavesMm, direction }) => direction === 'with' && (leavesMm ?? 0) >= mm,
+        );
+        if (choice.beyondReach && longer) expect(choice.leavesMm).toBeGreaterThanOrEqual(mm);
       }),
     );
   });

@@ -4,6 +4,8 @@ import type { ToolPack, ToolPolicy } from '../packs/tools.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { HAND_SPREAD } from '../tools/drawer.ts';
+import { perceptibleStepMm, shortestAnswerMm } from '../tools/steps.ts';
+import { isBare } from '../welfare/mayEnter.ts';
 import { cheapestFacilities } from './facilities.ts';
 
 /** What one zone asks of a tool. */
@@ -16,8 +18,18 @@ export interface ZoneDemand {
   /** What may be left at least and at most, whatever the target. */
   readonly loMm: number;
   readonly hiMm: number;
+  /** Lengths that are an answer: the trim's range and the target in it. */
+  readonly rangeMm: readonly [number, number];
   /** The first is the one wanted. */
   readonly techniques: readonly Technique[];
+  /** Of these, what a restriction promises: taken wherever one of them answers. */
+  readonly promised: readonly Technique[];
+  /** What may do it where none of the techniques can. */
+  readonly spare: readonly Technique[];
+  /** Kinds of bare blades that may enter; null for any. */
+  readonly blades: readonly string[] | null;
+  /** The gentlest tool at hand is taken, however far off. */
+  readonly gentlest: boolean;
   readonly directions: readonly Direction[];
   readonly skipTooth: boolean;
   /** Dense here though the dog's coat is not: what rides up does so more than on the rest of it. */
@@ -36,7 +48,7 @@ export interface ZoneDemand {
 export interface ToolProblem {
   readonly zones: readonly ZoneDemand[];
   readonly options: readonly ToolOption[];
-  readonly tools: Pick<ToolPack, 'policy' | 'techniques'>;
+  readonly tools: Pick<ToolPack, 'policy' | 'techniques' | 'kinds'>;
   readonly nodeBudget?: number;
 }
 
@@ -47,7 +59,7 @@ export interface ToolChoice {
   readonly sdMm: number;
   /** The zone's cost with it. */
   readonly cost: number;
-  /** Nothing comes near the target: this is the nearest longer length. */
+  /** Nothing answers: this is the nearest longer length, or where every tool allowed is shorter, the longest of them. */
   readonly beyondReach: boolean;
   /** Run another way than drawn, since that mends so many mm. */
   readonly turnedMendsMm: number | null;
@@ -80,8 +92,8 @@ const EPS = 1e-9;
 /**
  * Which tool, in which direction, for every zone of the dog: minimises, over zones,
  * `errorWeight · ((|left − target| / tolerance − 1)⁺)² + rank + turn + finish + effort + wear` plus each tool's set-up cost
- * once. Tolerance is never below the tool's own spread. An error beyond reach is not an answer: hand work is, where the zone
- * allows any, else the nearest longer length. A facility-location problem, solved exactly within its node budget. The
+ * once. Tolerance is never below the tool's own spread. A length beyond reach is no answer: hand work is, where the zone
+ * allows any, else the nearest longer length, else fitting shears, else the longest shorter length. A facility-location problem, solved exactly within its node budget. The
  * runner-up of a zone is the best other tool-and-direction with the other zones kept as they are.
  * @throws MisuseError for a target below nothing or a tolerance that is not positive.
  */
@@ -219,15 +231,17 @@ function waysOf(
   tools: ToolProblem['tools'],
 ): readonly ToolChoice[] {
   const { policy, techniques } = tools;
-  const reach = reachMm(zone, policy);
   const allowed: ToolOption[] = [];
   const near: ToolOption[] = [];
-  let bestDrawnMm = reach;
+  let bestDrawnMm = perceptibleStepMm(policy, zone.targetMm);
   for (const option of options) {
     if (!isAllowed(zone, option, policy)) continue;
     allowed.push(option);
-    const offMm = Math.abs(leftBy(zone, option) - zone.targetMm);
-    if (zone.only === null && offMm > reach + EPS) continue;
+    const leavesMm = leftBy(zone, option);
+    const offMm = Math.abs(leavesMm - zone.targetMm);
+    const answers =
+      option.leavesMm === null || isInReach(zone, { leavesMm, spreadMm: spreadOf(zone, option) }, tools);
+    if (zone.only === null && !answers && !(zone.gentlest && option.gentle)) continue;
     near.push(option);
     if (option.leavesMm !== null && option.direction === zone.drawnDirection)
       bestDrawnMm = Math.min(bestDrawnMm, offMm);
@@ -240,15 +254,40 @@ function waysOf(
   }
   const [wanted] = zone.techniques;
   const insists = techniques.find(({ id }) => id === wanted)?.insists === true;
-  const insisted = insists ? ways.filter(({ option }) => option.technique === wanted) : [];
-  if (insisted.length > 0) return insisted;
+  const narrowed = [
+    zone.gentlest ? ways.filter(({ option }) => option.gentle) : [],
+    ways.filter(({ option }) => zone.promised.includes(option.technique)),
+    insists ? ways.filter(({ option }) => option.technique === wanted) : [],
+  ].find((some) => some.length > 0);
+  if (narrowed) return narrowed;
   if (ways.length > 0) return ways;
-  const longer = allowed
-    .filter((option) => leftBy(zone, option) >= zone.targetMm && option.direction === zone.drawnDirection)
-    .sort((a, b) => leftBy(zone, a) - leftBy(zone, b));
-  const [nearest] = longer;
-  return nearest ? [choiceOf(asking, nearest, null, true)] : [];
+  const fallback = nearestLonger(zone, allowed) ?? tight(zone, options) ?? longest(zone, allowed);
+  return fallback ? [choiceOf(asking, fallback, null, true)] : [];
 }
+
+/** The nearest longer length as drawn, or with the lay. */
+function nearestLonger(zone: ZoneDemand, allowed: readonly ToolOption[]): ToolOption | undefined {
+  const longer = (direction: Direction) =>
+    allowed
+      .filter((option) => option.direction === direction && leftBy(zone, option) >= zone.targetMm)
+      .reduce<ToolOption | undefined>((a, b) => (a && leftBy(zone, a) <= leftBy(zone, b) ? a : b), undefined);
+  return longer(zone.drawnDirection) ?? longer('with');
+}
+
+/** The longest of what is shorter, as drawn or with the lay. */
+const longest = (zone: ZoneDemand, allowed: readonly ToolOption[]): ToolOption | undefined =>
+  allowed
+    .filter(({ direction }) => direction === zone.drawnDirection || direction === 'with')
+    .reduce<ToolOption | undefined>((a, b) => (a && leftBy(zone, a) >= leftBy(zone, b) ? a : b), undefined);
+
+/** By hand where the trim has it done by a machine that is not there: what suits the length. */
+const tight = (zone: ZoneDemand, options: readonly ToolOption[]): ToolOption | undefined =>
+  zone.only
+    ? undefined
+    : options
+        .filter(({ leavesMm, technique }) => leavesMm === null && zone.spare.includes(technique))
+        .filter((option) => suits(option, zone.handMm))
+        .reduce<ToolOption | undefined>((a, b) => (a && a.effort <= b.effort ? a : b), undefined);
 
 /** A step down the zone's list costs less from blade to comb than to the hand or from it. */
 function ranksOf({ techniques }: ZoneDemand, tools: ToolProblem['tools']): ReadonlyMap<Technique, number> {
@@ -273,22 +312,29 @@ export const spreadOf = (zone: ZoneDemand, option: ToolOption): number =>
 export function isAllowed(zone: ZoneDemand, option: ToolOption, policy: ToolPolicy): boolean {
   const { only } = zone;
   if (only && option.toolId !== only.toolId) return false;
-  if (only && only.direction !== null && option.direction !== only.direction) return false;
+  if (only && only.direction !== null && option.leavesMm !== null && option.direction !== only.direction)
+    return false;
   if (!zone.techniques.includes(option.technique)) return false;
   if (option.skipTooth && !zone.skipTooth) return false;
   if (option.leavesMm === null) return true;
   if (!zone.directions.includes(option.direction)) return false;
+  if (isBare(option) && zone.blades?.includes(option.kindId) === false) return false;
   const leftMm = leftBy(zone, option);
   if (Math.abs(leftMm - zone.targetMm) > zone.withinMm + EPS) return false;
   if (leftMm > zone.hiMm + EPS || leftMm + spreadOf(zone, option) < zone.loMm) return false;
   return only !== null || !option.dull || leftMm >= policy.dull.closeMm;
 }
 
-/** How far off an answer may be, mm. */
-export const reachMm = (
-  { targetMm, toleranceMm }: Pick<ZoneDemand, 'targetMm' | 'toleranceMm'>,
-  { reach }: ToolPolicy,
-): number => Math.max(reach.tolerances * toleranceMm, reach.share * targetMm);
+/** Whether a length is an answer: in the range, widened by a share of the tool's spread, and no more than one step shorter than wanted. */
+export function isInReach(
+  { targetMm, rangeMm: [lo, hi] }: Pick<ZoneDemand, 'targetMm' | 'rangeMm'>,
+  { leavesMm, spreadMm }: { readonly leavesMm: number; readonly spreadMm: number },
+  tools: Pick<ToolPack, 'policy' | 'techniques' | 'kinds'>,
+): boolean {
+  const slackMm = tools.policy.reach.spreadShare * spreadMm + EPS;
+  const least = Math.max(Math.min(lo, targetMm), shortestAnswerMm(tools, targetMm));
+  return leavesMm >= least - slackMm && leavesMm <= hi + slackMm;
+}
 
 /**
  * An option with its cost; null for one turned another way than drawn that mends no error larger than tolerance, or that

@@ -89,9 +89,9 @@ describe('what a way of doing a zone costs', () => {
     expect(pick([{ ...clip, loMm: 10.5 }], [exact]).choices.has('back')).toBe(true);
     expect(pick([{ ...clip, withinMm: 1 }], [{ ...exact, leavesMm: 11 }]).choices.has('back')).toBe(true);
     expect(pick([{ ...clip, withinMm: 1 }], [{ ...exact, leavesMm: 11.1 }]).unserved).toEqual(['back']);
-    const reach = policy.reach.tolerances;
-    expect(pick([clip], [{ ...exact, leavesMm: 10 + reach }]).choices.get('back')?.beyondReach).toBe(false);
-    expect(pick([clip], [{ ...exact, leavesMm: 10.1 + reach }]).choices.get('back')?.beyondReach).toBe(true);
+    const most = 13 + policy.reach.spreadShare * (exact.sdMm ?? 0);
+    expect(pick([clip], [{ ...exact, leavesMm: most }]).choices.get('back')?.beyondReach).toBe(false);
+    expect(pick([clip], [{ ...exact, leavesMm: most + 0.1 }]).choices.get('back')?.beyondReach).toBe(true);
   });
   it('of what is longer than reach the shortest is taken, run as drawn', () => {
     const clip = { ...back, techniques: ['clip'] as const };

@@ -1,6 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
 import { visibleAlong } from '../coat/hair.ts';
-import type { RunnerUp, ToolChoice } from '../passes/pickTools.ts';
+import type { RunnerUp, ToolChoice, ZoneDemand } from '../passes/pickTools.ts';
 import { answerTo } from '../case/schools.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
@@ -109,7 +109,7 @@ function drawerReasons(
 ): readonly Reason[] {
   if (!demand) return [reason('drawer', 'left-alone', '', 'prior')];
   if (!choice) return [reason('drawer', 'nothing-fits', '', 'prior')];
-  const { option, leavesMm, turnedMendsMm, beyondReach } = choice;
+  const { option, leavesMm, turnedMendsMm } = choice;
   const { label, direction, technique } = option;
   const tool = { kind: 'tool', label, direction, offMm: leavesMm - targetMm } as const;
   const source = option.calibration.n > 0 ? 'measured' : 'prior';
@@ -118,9 +118,7 @@ function drawerReasons(
   const named = override?.toolId != null;
   const said: Reason[] = [];
   if (named) said.push(reason('override', 'override-tool', override.reason, 'groomer', tool));
-  said.push(
-    say(option.leavesMm === null ? 'hand-work' : beyondReach ? 'left-longer' : 'nearest-tool', label, tool),
-  );
+  said.push(say(toolRule(choice, targetMm, demand), label, tool));
   if (turnedMendsMm !== null && !named)
     said.push(say('turned', label, { kind: 'change', mm: turnedMendsMm }));
   if (option.dull) said.push(say('dull-tool'));
@@ -128,6 +126,18 @@ function drawerReasons(
   if (techniqueKind(packs.tools, technique).needsCombedCoat)
     said.push(say('comb-needs-combed-coat', option.carrierLabel ?? ''));
   return said;
+}
+
+/** How the tool of a place was found. */
+function toolRule(
+  { option, leavesMm, beyondReach }: ToolChoice,
+  targetMm: number,
+  demand: ZoneDemand,
+): Reason['rule'] {
+  if (option.leavesMm === null) return 'hand-work';
+  if (demand.gentlest && option.gentle) return 'gentlest-tool';
+  if (!beyondReach) return 'nearest-tool';
+  return leavesMm < targetMm ? 'left-shorter' : 'left-longer';
 }
 
 /** A length that could not be had, with what to buy, borrow or sharpen. */
@@ -140,6 +150,8 @@ function lacking(
   const { id } = target.zone;
   const lack = lackFor(visit, demand);
   const about = target.techniques.join(', ');
+  if (choice && choice.leavesMm < targetMm)
+    return [conflict('left-shorter', id, choice.leavesMm, targetMm, about, { lack })];
   if (!lack) return [conflict('nothing-in-drawer', id, choice?.leavesMm ?? null, targetMm, about)];
   return [conflict('drawer-lacks', id, choice?.leavesMm ?? null, targetMm, about, { lack })];
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fullDrawer, hairEverywhere, planFor, tool, zoneOf } from '../../testing/packs.ts';
+import { fullDrawer, hairEverywhere, override, planFor, tool, zoneOf } from '../../testing/packs.ts';
 import type { DrawerTool } from '../tools/drawer.ts';
 
 const jacket = (drawer: readonly DrawerTool[]) => {
@@ -12,26 +12,46 @@ const jacket = (drawer: readonly DrawerTool[]) => {
   return {
     back: zoneOf(plan, 'back'),
     lack: plan.conflicts.find(({ zone, kind }) => zone === 'back' && kind === 'drawer-lacks'),
+    short: plan.conflicts.find(({ zone, kind }) => zone === 'back' && kind === 'left-shorter'),
   };
 };
 const without = (...kinds: string[]) => fullDrawer.filter(({ kindId }) => !kinds.includes(kindId));
-const near5 = ['blade-6f', 'blade-5f', 'blade-5', 'blade-7f', 'blade-7'];
+const near5 = ['blade-6f', 'blade-5f', 'blade-5', 'blade-7f', 'blade-7', 'blade-4f', 'blade-4'];
 
 describe('what the drawer lacks', () => {
   it('a full one lacks nothing', () => expect(jacket(fullDrawer).lack).toBeUndefined());
 
   it('names the kind to buy, and leaves the jacket at the nearest longer length meanwhile', () => {
     const { back, lack } = jacket(without(...near5));
-    expect(back.leftMm).toBe(9.5);
-    expect(lack).toMatchObject({ wonMm: 9.5, askedMm: 4.8, lack: { what: 'tool' } });
+    expect(back.leftMm).toBe(13);
+    expect(lack).toMatchObject({ wonMm: 13, askedMm: 4.8, lack: { what: 'tool' } });
     expect(lack?.lack?.kinds[0]).toBe('6F blade');
     expect(back.reasons.map(({ rule }) => rule)).toContain('left-longer');
   });
 
-  it('leaves it alone where nothing longer is in hand either', () => {
-    const { back, lack } = jacket([tool('blade-10'), tool('straight-shears')]);
-    expect(back.leftAlone).toBe(true);
-    expect(lack?.wonMm).toBeNull();
+  it('where nothing longer is in hand either, shears that fit do it, and else the longest blade: said both times', () => {
+    const byHand = jacket([tool('blade-10'), tool('short-shears')]);
+    expect(byHand.back).toMatchObject({ leftAlone: false, tool: { technique: 'scissor' } });
+    expect(byHand.lack).toMatchObject({ lack: { what: 'tool' } });
+    const bladed = jacket([tool('blade-10'), tool('blade-9'), tool('straight-shears')]);
+    expect(bladed.back).toMatchObject({ leftAlone: false, leftMm: 2 });
+    expect(bladed.short).toMatchObject({ wonMm: 2, askedMm: 4.8, lack: { what: 'tool' } });
+    expect(jacket([tool('straight-shears')])).toMatchObject({
+      back: { leftAlone: true },
+      lack: { wonMm: null },
+    });
+  });
+
+  it('says which blade a named comb lacks to ride on', () => {
+    const drawer = fullDrawer.filter(({ kindId }) => !['blade-40', 'blade-30', 'blade-10'].includes(kindId));
+    const { conflicts } = planFor('airedale-terrier', {
+      drawer,
+      hairMm: hairEverywhere(40),
+      overrides: [override('back', { toolId: 'comb-13' })],
+    });
+    const lacks = conflicts.find(({ kind }) => kind === 'override-lacks-tool');
+    expect(lacks).toMatchObject({ zone: 'back', about: 'comb-13', lack: { what: 'carrier' } });
+    expect(lacks?.lack?.kinds).toContain('40 blade');
   });
 
   it('names the blade to sharpen or fetch where the right one is dull or away', () => {

@@ -1,7 +1,10 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { ZoneDemand } from '../passes/pickTools.ts';
-import { reachMm } from '../passes/pickTools.ts';
+import { isInReach } from '../passes/pickTools.ts';
+import { byId } from '../terms/failure.ts';
 import type { ToolKind } from '../packs/tools.ts';
+import type { DrawerTool } from '../tools/drawer.ts';
+import { carrierFor } from '../tools/drawer.ts';
 import type { Lack } from '../terms/conflict.ts';
 import { directionFactor } from '../tools/leaves.ts';
 
@@ -13,12 +16,16 @@ const NAMED = 2;
  * or borrow; null where no kind of tool at all would do.
  */
 export function lackFor(visit: Case, demand: ZoneDemand): Lack | null {
-  const { kinds, policy } = visit.packs.tools;
+  const { kinds } = visit.packs.tools;
   const fits = kinds
     .filter((kind) => !kind.neverChosen && demand.techniques.includes(kind.technique))
     .filter((kind) => demand.skipTooth || !kind.skipTooth)
+    .filter(
+      ({ id, carriers, nominalMm }) =>
+        nominalMm === null || carriers.length > 0 || (demand.blades?.includes(id) ?? true),
+    )
+    .filter((kind) => answers(visit, kind, demand))
     .map((kind) => ({ kind, offMm: offMm(kind, demand, visit.coat.layDeg) }))
-    .filter(({ offMm }) => offMm <= reachMm(demand, policy))
     .sort((a, b) => a.offMm - b.offMm)
     .map(({ kind }) => kind);
   const owned = fits.filter(({ id }) => visit.drawer.some(({ kindId }) => kindId === id));
@@ -36,6 +43,27 @@ export function lackFor(visit: Case, demand: ZoneDemand): Lack | null {
 }
 
 const names = (kinds: readonly ToolKind[]) => kinds.slice(0, NAMED).map(({ name }) => name);
+
+/** The blade that a tool of the drawer would need to ride on; null where it needs none, or one is at hand. */
+export function carrierLack({ packs, drawer }: Case, { kindId }: DrawerTool): Lack | null {
+  const kind = byId('tool kind', packs.tools.kinds, kindId);
+  const stranded =
+    kind.carriers.length > 0 &&
+    !carrierFor(
+      kind,
+      drawer.filter(({ atHand }) => atHand),
+    );
+  return stranded
+    ? { what: 'carrier', kinds: names(packs.tools.kinds.filter(({ id }) => kind.carriers.includes(id))) }
+    : null;
+}
+
+/** Whether a sharp tool of this kind would answer what is asked. */
+function answers(visit: Case, { nominalMm }: ToolKind, demand: ZoneDemand): boolean {
+  if (nominalMm === null) return true;
+  const leavesMm = nominalMm * directionFactor(demand.drawnDirection, visit.coat.layDeg);
+  return isInReach(demand, { leavesMm, spreadMm: 0 }, visit.packs.tools);
+}
 
 /** How far a kind is off the target in the drawn direction, mm; hand tools leave what is asked. */
 function offMm({ nominalMm }: ToolKind, { targetMm, drawnDirection }: ZoneDemand, layDeg: number): number {

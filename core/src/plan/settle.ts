@@ -1,14 +1,17 @@
 import type { Override } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
+import type { Rule } from '../packs/breed.ts';
 import type { ZoneDemand } from '../passes/pickTools.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
-import { DIRECTIONS } from '../terms/tool.ts';
+import type { Purpose } from '../terms/dog.ts';
 import { handLength } from '../tools/handLength.ts';
-import { dangersOf, isFollowed } from '../welfare/overrides.ts';
+import { carrierLack } from './lack.ts';
+import { bladesAt } from '../welfare/mayEnter.ts';
+import { dangersOf, isFollowed, openedBy } from '../welfare/overrides.ts';
 
 /** A zone with everything settled but its tool. */
 export interface Settled {
@@ -64,18 +67,20 @@ function struckBy(mm: number, one: Reason): Reason {
 function refusal(visit: Case, target: ZoneTarget, override: Override): Conflict | null {
   const { zone, ceilingMm, mm, welfare } = target;
   if (override.toolId !== null && !visit.options.some(({ toolId }) => toolId === override.toolId)) {
-    const label = visit.drawer.find(({ id }) => id === override.toolId)?.label ?? '';
-    return conflict('override-lacks-tool', zone.id, mm, override.targetMm, label);
+    const tool = visit.drawer.find(({ id }) => id === override.toolId);
+    const lack = tool ? carrierLack(visit, tool) : null;
+    return conflict('override-lacks-tool', zone.id, mm, override.targetMm, tool?.label ?? '', { lack });
   }
   if (override.targetMm !== null && override.targetMm > ceilingMm) {
     return conflict('override-beyond-hair', zone.id, ceilingMm, override.targetMm, override.reason);
   }
   const dangers = dangersOf(visit, override, zone, welfare);
   if (isFollowed(override, dangers)) return null;
-  const consent = dangers.find(({ needsConsent }) => needsConsent);
-  if (consent) {
-    const kind = visit.shaving.never ? 'override-never' : 'override-needs-consent';
-    return conflict(kind, zone.id, mm, override.targetMm, consent.about);
+  const barred = dangers.find(({ bars }) => bars !== null);
+  if (barred) {
+    const signed = visit.shaving.never ? 'override-never' : 'override-needs-consent';
+    const kind = barred.bars === 'skin' ? 'override-skin' : signed;
+    return conflict(kind, zone.id, mm, override.targetMm, barred.about);
   }
   return conflict('override-unsafe', zone.id, mm, override.targetMm, dangers[0]?.about ?? '');
 }
@@ -96,8 +101,18 @@ function demandOf(
     toleranceMm,
     loMm: target.leastMm,
     hiMm: ceilingMm,
+    rangeMm: rangeOf(visit, target, targetMm),
     techniques: target.techniques,
+    promised: target.promised,
+    spare: (zone.kind.allOver === 'as-trim' ? [] : policy.anyLength).filter(
+      (technique) => !target.forbidden.includes(technique) && !welfare.forbidden.includes(technique),
+    ),
     directions: target.directions,
+    blades: bladesAt(
+      zone.kind,
+      visit.mats.some((mat) => mat.zone === zone.id),
+    ),
+    gentlest: welfare.gentlest !== null,
     drawnDirection: target.drawnDirection,
     skipTooth: welfare.skipTooth,
     denserHere: target.denserHere,
@@ -107,13 +122,18 @@ function demandOf(
     only: null,
   };
   if (override?.toolId != null) {
-    const used = visit.options.filter(({ toolId }) => toolId === override.toolId);
+    const used = openedBy(visit, override, zone, welfare);
+    const directions = [...new Set(used.map(({ direction }) => direction))];
+    const drawn = directions.includes(target.drawnDirection) ? target.drawnDirection : directions[0];
     return {
       ...asTargeted,
       loMm: 0,
       techniques: [...new Set(used.map(({ technique }) => technique))],
-      directions: DIRECTIONS,
-      drawnDirection: override.direction ?? target.drawnDirection,
+      promised: [],
+      directions,
+      drawnDirection: override.direction ?? drawn ?? target.drawnDirection,
+      blades: null,
+      gentlest: false,
       skipTooth: true,
       only: { toolId: override.toolId, direction: override.direction },
     };
@@ -124,12 +144,16 @@ function demandOf(
     );
     const techniques = [...new Set(allowed)];
     if (techniques.length === 0) return null;
+    const own = override.targetMm;
     const withinMm = Math.max(policy.ownLength.mm, policy.ownLength.share * targetMm);
     return {
       ...asTargeted,
-      loMm: override.targetMm === null ? target.leastMm : 0,
-      withinMm: override.targetMm === null ? Infinity : withinMm,
+      // A length that is above the floor stays above it with the tool that is found for it.
+      loMm: own === null || own >= target.leastMm ? target.leastMm : 0,
+      withinMm: own === null ? Infinity : withinMm,
       techniques,
+      promised: own === null ? target.promised : [],
+      gentlest: own === null && asTargeted.gentlest,
       directions: override.direction === null ? target.directions : [override.direction],
       drawnDirection: override.direction ?? target.drawnDirection,
     };
@@ -140,6 +164,9 @@ function demandOf(
       ...asTargeted,
       loMm: 0,
       techniques: visit.packs.tools.techniques.filter(({ passesMat }) => passesMat).map(({ id }) => id),
+      promised: [],
+      gentlest: false,
+      blades: null,
       directions: ['with'],
       drawnDirection: 'with',
       only: { toolId: blade.toolId, direction: 'with' },
@@ -147,3 +174,19 @@ function demandOf(
   }
   return asTargeted;
 }
+
+/** Lengths that are an answer here, mm: the trim's range and what is wanted, never past what the breed's standard allows at most. */
+function rangeOf(
+  { breed, purpose }: Case,
+  { zone, area }: ZoneTarget,
+  targetMm: number,
+): readonly [number, number] {
+  const most = breed.rules.flatMap((rule) =>
+    rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) && appliesTo(rule, purpose)
+      ? [rule.mm]
+      : [],
+  );
+  return [Math.min(area.range[0], targetMm), Math.max(targetMm, Math.min(area.range[1], ...most))];
+}
+
+const appliesTo = ({ purposes }: Rule, purpose: Purpose): boolean => purposes?.includes(purpose) ?? true;

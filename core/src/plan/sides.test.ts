@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { hairEverywhere, planFor, sign, zoneOf } from '../../testing/packs.ts';
+import { breeds, hairEverywhere, planFor, sign, zoneOf } from '../../testing/packs.ts';
 
 const felt = (zone: string) =>
   ({
@@ -44,12 +44,29 @@ describe('a loss on one side', () => {
     expect(zoneOf(planFor('standard-poodle', { ...patch, ...match }), 'foreleg.right').leftAlone).toBe(true);
   });
 
-  it('is not asked where both sides are gone, or hardly differ', () => {
+  it('is asked in every breed, whether the sound side is cut, left alone or restyled', () => {
+    for (const { id, trims } of breeds)
+      for (const trim of trims) {
+        const plan = planFor(id, {
+          trimId: trim.id,
+          mats: [felt('foreleg.left')],
+          hairMm: hairEverywhere(70),
+        });
+        const [lost, sound] = [zoneOf(plan, 'foreleg.left'), zoneOf(plan, 'foreleg.right')];
+        const even = Math.abs(lost.leftMm - sound.leftMm) <= 0.5;
+        expect(asks(plan).includes('foreleg.left'), `${id} ${trim.id}`).toBe(!even);
+      }
+  });
+
+  it('is not asked where both sides are gone, or are one length', () => {
     const both = [felt('thigh.left'), { ...felt('thigh.right'), id: 'm2' }];
     expect(asks(matted({ mats: both }))).toEqual([]);
     const even: Extra = {
       signs: [sign('healing-patch', 'foreleg.left')],
-      hairMm: { 'foreleg.left': 31, 'foreleg.right': 60 },
+      hairMm: {
+        'foreleg.left': zoneOf(planFor('standard-poodle'), 'foreleg.right').targetMm,
+        'foreleg.right': 60,
+      },
     };
     expect(asks(planFor('standard-poodle', even))).toEqual([]);
   });

@@ -4,9 +4,8 @@ import { conflict } from '../terms/conflict.ts';
 import { reason } from '../terms/reason.ts';
 import { otherSide } from '../terms/zone.ts';
 
-/** A pair whose sides differ by less than this share of the longer one looks even (prior). */
-const EVEN_SHARE = 0.15;
-const EVEN_MM = 2;
+/** A pair whose sides differ by less is one length, mm. */
+const EVEN_MM = 0.5;
 
 /**
  * Where a mat or a place that is left alone takes one side of a pair, the other side is brought to match it if the groomer
@@ -28,17 +27,16 @@ const isLost = ({ welfare, lost }: ZoneTarget): boolean =>
 const leftMm = (visit: Case, { zone, blade, welfare, lost }: ZoneTarget): number | null =>
   welfare.leaveAlone === null && lost !== null && blade ? blade.leavesMm : (visit.hairMm[zone.id] ?? null);
 
-const alike = (a: number | null, b: number): boolean =>
-  a !== null && Math.abs(a - b) <= Math.max(EVEN_MM, EVEN_SHARE * Math.max(a, b));
+const alike = (a: number | null, b: number): boolean => a !== null && Math.abs(a - b) <= EVEN_MM;
 
 function asked(visit: Case, lost: ZoneTarget, sound: ZoneTarget): ZoneTarget {
   const left = leftMm(visit, lost);
-  if (visit.sides[lost.zone.id] !== undefined || sound.untouched || sound.restyled || alike(left, sound.mm))
-    return lost;
+  const other = sound.untouched ? (visit.hairMm[sound.zone.id] ?? sound.mm) : sound.mm;
+  if (visit.sides[lost.zone.id] !== undefined || alike(left, other)) return lost;
   const about = lost.lost ? lost.lost.reason : (lost.welfare.leaveAlone?.kind.name ?? '');
   return {
     ...lost,
-    conflicts: [...lost.conflicts, conflict('one-side-lost', lost.zone.id, left, sound.mm, about)],
+    conflicts: [...lost.conflicts, conflict('one-side-lost', lost.zone.id, left, other, about)],
   };
 }
 

@@ -3,6 +3,7 @@ import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
+import { bladesAt } from '../welfare/mayEnter.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 
 /** A blade to try where the one before would not pass. */
@@ -25,6 +26,8 @@ export function stepDown(visit: Case, plan: Plan, zoneId: string): readonly Step
   if (!planned?.tool || planned.protectedBy !== null || welfare.leaveAlone !== null) return [];
   const { tools } = visit.packs;
   const floorMm = Math.max(planned.floorMm, visit.matPolicy.bladeFloorMm);
+  // What will not pass is as good as matted.
+  const blades = bladesAt(zone.kind, true);
   const { leavesMm: nowMm } = planned.tool;
   const able = (technique: Technique) =>
     techniqueKind(tools, technique).passesMat && !welfare.forbidden.includes(technique);
@@ -32,10 +35,11 @@ export function stepDown(visit: Case, plan: Plan, zoneId: string): readonly Step
     visit.options
       .flatMap((option) => (option.leavesMm === null ? [] : [{ ...option, leavesMm: option.leavesMm }]))
       .filter(
-        ({ technique, direction, skipTooth, dull, leavesMm }) =>
+        ({ kindId, technique, direction, skipTooth, dull, leavesMm }) =>
           able(technique) &&
           direction === 'with' &&
           (welfare.skipTooth || !skipTooth) &&
+          (blades?.includes(kindId) ?? true) &&
           (!dull || leavesMm >= tools.policy.dull.closeMm) &&
           leavesMm < nowMm &&
           leavesMm >= floorMm,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { caseFor, packs } from '../../testing/packs.ts';
 import { areaIn, outlineOf, zoneIn } from '../../testing/targets.ts';
-import { oneLongerMm } from './longer.ts';
+import { oneLongerMm } from '../tools/steps.ts';
 import type { Deficit, ZoneOutline } from './outlined.ts';
 import { outlineAt, outlineConflicts } from './outlineAt.ts';
 

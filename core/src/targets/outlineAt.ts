@@ -8,7 +8,7 @@ import { byId } from '../terms/failure.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import { oneLongerMm } from './longer.ts';
+import { oneLongerMm } from '../tools/steps.ts';
 import type { Outlined, ZoneOutline } from './outlined.ts';
 
 /** What the outline makes of a zone. */

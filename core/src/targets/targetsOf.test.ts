@@ -5,7 +5,7 @@ import { areaIn, outlineOf, targetFor, targetIn } from '../../testing/targets.ts
 import { AS_DRAWN } from '../case/choices.ts';
 import type { JudgedMat } from '../mats/matPlan.ts';
 import type { TrimArea } from '../packs/breed.ts';
-import { oneLongerMm } from './longer.ts';
+import { oneLongerMm } from '../tools/steps.ts';
 import type { ZoneTarget } from './targetsOf.ts';
 
 const rules = ({ reasons }: ZoneTarget) => reasons.map(({ rule }) => rule);
@@ -73,7 +73,7 @@ describe('what to leave in a zone', () => {
     expect(visit.headShare).toBe(1);
   });
 
-  it('no longer than the hair: says so with the day where it falls out of the trim', () => {
+  it('no longer than the hair: says so with the day it will be there', () => {
     const short = targetIn(drawn('back', BACK, { hairMm: { back: 5 } }), 'back');
     expect(short).toMatchObject({ mm: 5, wantedMm: 13, ceilingMm: 5, ceilingBy: 'hair', untouched: true });
     expect(short.conflicts).toEqual([
@@ -81,8 +81,12 @@ describe('what to leave in a zone', () => {
     ]);
     expect(short.conflicts[0]?.daysToGrow).toBeCloseTo((8 / 12) * 30.4, 0);
     expect(rules(short)).toContain('hair-there');
-    const within = targetIn(drawn('back', BACK, { hairMm: { back: 6 } }), 'back');
-    expect(within).toMatchObject({ mm: 6, wantedMm: 13, conflicts: [] });
+    const within = targetIn(drawn('back', BACK, { hairMm: { back: 12 } }), 'back');
+    expect(within).toMatchObject({ mm: 12, wantedMm: 13, conflicts: [{ kind: 'hair-missing', wonMm: 12 }] });
+    expect(targetIn(drawn('back', BACK, { hairMm: { back: 12.9 } }), 'back').conflicts).toEqual([]);
+    const wish = { ...AS_DRAWN, weeksBetween: 6, lean: 'longer' } as const;
+    const longer = targetIn(drawn('back', BACK, { wish, hairMm: { back: 13 } }), 'back');
+    expect(longer.conflicts.map(({ kind }) => kind)).toEqual(['hair-missing']);
   });
 
   it('hair that hardly passes the target is left; what passes it by more is cut', () => {
@@ -110,15 +114,34 @@ describe('what to leave in a zone', () => {
       targetIn(drawn('back', left, hair === undefined ? {} : { hairMm: { back: hair } }), 'back').untouched;
     expect(at()).toBe(true);
     expect(at(60)).toBe(true);
-    expect(at(61)).toBe(false);
+    expect(at(62)).toBe(false);
+  });
+
+  it('more hair never leaves less: what stands and is beyond the trim is tipped to its longest', () => {
+    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'] } as const;
+    const mmAt = (hair: number) => targetIn(drawn('back', left, { hairMm: { back: hair } }), 'back').mm;
+    expect([40, 59, 60, 61, 120].map(mmAt)).toEqual([40, 59, 60, 60, 60]);
+  });
+
+  it('hair that may be left but is not drawn so is cut when it is longer', () => {
+    const cut = { mm: 38, range: [25, 60], techniques: ['thin', 'leave'] } as const;
+    expect(targetIn(drawn('back', cut, { hairMm: { back: 50 } }), 'back')).toMatchObject({
+      mm: 38,
+      untouched: false,
+    });
   });
 
   it('one length all over is done where the trim would leave the hair, by any technique', () => {
     const wish = { ...AS_DRAWN, weeksBetween: 6, allOverMm: 20 };
     const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'] } as const;
     const all = targetIn(drawn('back', left, { wish, hairMm: { back: 15 } }), 'back');
-    expect(all).toMatchObject({ mm: 15, allOver: true, conflicts: [] });
+    expect(all).toMatchObject({ mm: 15, allOver: true, conflicts: [{ kind: 'hair-missing' }] });
     expect(all.techniques).toEqual(['thin', 'clip', 'comb', 'scissor']);
+    const shave = { ...wish, allOverMm: 5 };
+    const shaved = { mm: 16, range: [10, 25], techniques: ['strip', 'scissor'] } as const;
+    expect(targetIn(drawn('back', shaved, { wish: shave, hairMm: { back: 45 } }), 'back').techniques).toEqual(
+      ['clip', 'comb'],
+    );
     const long = targetIn(drawn('back', left, { wish, hairMm: { back: 50 } }), 'back');
     expect(long).toMatchObject({ mm: 20, allOver: true, untouched: false });
   });
@@ -374,14 +397,20 @@ describe('a mat that takes a zone', () => {
     expect(targetFor('airedale-terrier', 'cheek.left').restyled).toBe(false);
   });
 
-  it('so short that one length all over may be too', () => {
+  it('so much of the dog, and so short, that one length all over may be too; a small mat opens nothing', () => {
     const wish = { ...AS_DRAWN, weeksBetween: 6, allOverMm: 2 };
     const bare = drawn('loin', BACK, { wish });
     expect(targetIn(bare, 'loin', null, new Map([['back', judged({})]])).mm).toBe(3);
     const close = { toolId: 'blade-10', label: '10', leavesMm: 1.5, clears: true };
-    expect(targetIn(bare, 'loin', null, new Map([['back', judged({ blade: close })]])).mm).toBe(2);
+    const lost = (blade: typeof close, share: number) => {
+      const zones = bare.zones.filter(({ kind }) => kind.id !== 'loin');
+      const some = zones.slice(0, Math.round(zones.length * share));
+      return new Map(some.map(({ id }) => [id, judged({ blade })]));
+    };
+    expect(targetIn(bare, 'loin', null, lost(close, 1)).mm).toBe(2);
+    expect(targetIn(bare, 'loin', null, lost(close, 0.2)).mm).toBe(3);
     const three = { ...close, leavesMm: 3 };
-    expect(targetIn(bare, 'loin', null, new Map([['back', judged({ blade: three })]])).mm).toBe(3);
+    expect(targetIn(bare, 'loin', null, lost(three, 1)).mm).toBe(3);
     expect(targetIn(bare, 'loin', null, new Map([['back', judged({ blade: null })]])).mm).toBe(3);
   });
 });

@@ -17,11 +17,11 @@ import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
 import type { Outlined } from './outlined.ts';
 import { outlineAt, outlineConflicts } from './outlineAt.ts';
 import { asDrawn } from './asDrawn.ts';
-import { oneLongerMm } from './longer.ts';
+import { oneLongerMm } from '../tools/steps.ts';
 import { coatReasons, hairReasons, lossConflict, matReasons, welfareReasons } from './reasons.ts';
 import { schooled } from './schooled.ts';
 import { structured } from './structured.ts';
-import { techniquesFor } from './techniquesFor.ts';
+import { preferredAt, techniquesFor } from './techniquesFor.ts';
 
 /** What to leave in a zone and how it may be done, settled but for the groomer's override and the tool. */
 export interface ZoneTarget {
@@ -41,6 +41,8 @@ export interface ZoneTarget {
   readonly leastMm: number;
   /** The wanted one first; none where nothing may be done. */
   readonly techniques: readonly Technique[];
+  /** Of the techniques, what a restriction promises at this length. */
+  readonly promised: readonly Technique[];
   /** Techniques that welfare, house rules or the coat have taken away. */
   readonly forbidden: readonly Technique[];
   readonly directions: readonly Direction[];
@@ -80,9 +82,13 @@ export function targetsOf(
     ...(outline?.zones.keys() ?? []),
     ...(outline?.deficits ?? []).map(({ zone }) => zone),
   ]);
-  const mattedShort = [...lost.values()].some(
-    ({ blade }) => blade !== null && blade.leavesMm < visit.packs.safety.shortestWish.mm,
-  );
+  const { shortestWish } = visit.packs.safety;
+  const under = [...lost].filter(([, { blade }]) => blade !== null && blade.leavesMm < shortestWish.mm);
+  const mattedShort =
+    skinShare(
+      visit,
+      under.map(([zone]) => zone),
+    ) >= shortestWish.mattedShare;
   return visit.zones.map((zone, i) => {
     if (before[i] && !spokenOf.has(zone.id)) return before[i];
     const fallback = fallbacks.findLast(({ areas }) => areas[zone.kind.id] !== undefined);
@@ -101,6 +107,10 @@ export function targetsOf(
     return brought?.keep == null ? settled : { ...settled, texts: [...settled.texts, brought.keep] };
   });
 }
+
+/** The share of the dog's skin that these zones are. */
+const skinShare = ({ zones }: Case, ids: readonly string[]): number =>
+  zones.reduce((sum, { id, kind }) => sum + (ids.includes(id) ? kind.share / (kind.paired ? 2 : 1) : 0), 0);
 
 /** Lengths drawn for a head of the breed's middle size, for this dog's head. */
 function scaled({ headShare }: Case, area: TrimArea): TrimArea {
@@ -143,15 +153,22 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     ? { mm: asked.mm, reasons: [] }
     : structured(visit, zone, { area, welfare, outlined, bladed, schoolShare: school.share }, asked.mm);
   const structure = [...shaped.reasons];
-  let { mm } = shaped;
+  // Hair that stands is only tipped: more of it never leaves less.
+  let mm =
+    stays && ceilingMm < Infinity ? Math.max(shaped.mm, Math.min(ceilingMm, area.range[1])) : shaped.mm;
 
   conflicts.push(...outlineConflicts(visit, zone, matted.outline, matted.name));
 
   let leastMm = floorMm;
   const kinder = welfare.oneLonger;
-  const longer = bladed && (kinder !== null || school.oneLonger) ? oneLongerMm(packs.tools, mm) : mm;
+  if (kinder?.effects.noWish && mm < area.mm && !visit.wish.vetAsks) {
+    const effect = { kind: 'change', mm: area.mm - mm } as const;
+    structure.push(reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source, effect));
+    mm = area.mm;
+  }
+  const longer = bladed && (kinder !== null || school.oneLonger) ? oneLongerMm(packs.tools, mm, first) : mm;
   if (longer > mm) {
-    // Longer is a promise: what is nearer to the drawn length than to the longer one (by ratio) is no answer to it.
+    // minimum = √(drawn × longer): nearer, by ratio, to the longer length than to the drawn one.
     leastMm = Math.max(leastMm, Math.sqrt(Math.min(mm, drawn.mm) * longer));
     const effect = { kind: 'change', mm: longer - mm } as const;
     const why = kinder
@@ -168,7 +185,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   }
   const wantedMm = mm;
   if (mm > ceilingMm) {
-    if (ceilingMm < area.range[0] && !allOver && !lost) {
+    if (ceilingMm < (stays ? area.range[0] : mm * (1 - AS_GOOD_AS)) && !lost) {
       const days = daysToReach(growthIn(coat, zone.kind), ceilingMm, mm);
       conflicts.push(conflict('hair-missing', zone.id, ceilingMm, mm, matted.name, { daysToGrow: days }));
     }
@@ -186,7 +203,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const untouched =
     welfare.leaveAlone !== null ||
     (lost !== null && blade === null) ||
-    (blade === null && (techniques.length === 0 || leavesHair(area, ceilingMm, mm, allOver)));
+    (blade === null && (techniques.length === 0 || leavesHair(area, stays, ceilingMm, mm)));
   const denser = denserHere(visit, zone);
   return {
     zone,
@@ -201,6 +218,9 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
       ceilingMm === Infinity ? null : lost?.blade && ceilingMm < (hairMm ?? Infinity) ? 'mat' : 'hair',
     leastMm,
     techniques,
+    promised: preferredAt(visit, welfare, usual[0], wantedMm).filter((technique) =>
+      techniques.includes(technique),
+    ),
     forbidden: school.techniques.filter(
       (technique) => technique !== 'leave' && !techniques.includes(technique),
     ),
@@ -249,9 +269,8 @@ function denserHere({ coat, signs, packs }: Case, zone: DogZone): Reason | null 
   return kind ? reason('drawer', 'denser-here', kind.name, kind.source) : null;
 }
 
-/** Hair is left alone where the trim says so and it is not beyond it, or where there is less than the target. */
-function leavesHair(area: TrimArea, ceilingMm: number, targetMm: number, allOver: boolean): boolean {
+/** Hair is left alone where the trim lets it stand and it is not beyond the trim, or where there is no more than the target. */
+function leavesHair(area: TrimArea, stands: boolean, ceilingMm: number, targetMm: number): boolean {
   if (ceilingMm <= targetMm * (1 + AS_GOOD_AS)) return true;
-  if (!area.techniques.includes('leave')) return false;
-  return !allOver && (ceilingMm === Infinity || ceilingMm <= area.range[1]);
+  return stands && (ceilingMm === Infinity || ceilingMm <= area.range[1]);
 }

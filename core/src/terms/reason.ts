@@ -40,6 +40,8 @@ export type ReasonRule =
   | 'dull-tool'
   | 'wrong-hand'
   | 'left-longer'
+  | 'left-shorter'
+  | 'gentlest-tool'
   | 'left-alone'
   | 'nothing-fits'
   | 'comb-needs-combed-coat';

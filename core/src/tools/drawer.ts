@@ -44,6 +44,8 @@ export interface ToolOption {
   readonly calibration: Calibration;
   readonly finish: Finish;
   readonly skipTooth: boolean;
+  /** Quiet and cool. */
+  readonly gentle: boolean;
   readonly effort: number;
   readonly setUp: number;
   readonly suitsMm: readonly [number, number] | null;
@@ -122,6 +124,7 @@ function optionsOf(
       technique,
       finish: tool.dull ? ('rough' as const) : kind.finish,
       skipTooth: kind.skipTooth,
+      gentle: kind.gentle,
       effort: kind.effort,
       setUp: kind.setUp,
       suitsMm: kind.suitsMm,

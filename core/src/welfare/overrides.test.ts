@@ -37,7 +37,7 @@ describe('what an override would step over', () => {
   it('a length: the floor, to the mark', () => {
     const { floorMm } = restrictionsAt(allergic, byId('zone', allergic.zones, 'back'));
     expect(dangers(allergic, { targetMm: floorMm - 0.1 })).toEqual([
-      { what: 'floor', about: named('allergic-skin'), needsConsent: false },
+      { what: 'floor', about: named('allergic-skin'), bars: null },
     ]);
     expect(dangers(allergic, { targetMm: floorMm })).toEqual([]);
   });
@@ -57,7 +57,7 @@ describe('what an override would step over', () => {
     expect(dangers(allergic, { toolId: 'blade-5f', direction: 'against' })).toContainEqual({
       what: 'direction',
       about: named('allergic-skin'),
-      needsConsent: false,
+      bars: null,
     });
   });
 
@@ -80,18 +80,19 @@ describe('what an override would step over', () => {
   });
 
   it('a technique that is taken away, a place that is left alone', () => {
-    const tooth = caseFor('standard-poodle', { signs: [sign('tooth', 'foreface.left')] });
-    expect(what(tooth, { zone: 'foreface.left', toolId: 'blade-10' })).toContain('technique');
+    const crust = caseFor('standard-poodle', { signs: [sign('crusted-eye', 'brow.left')] });
+    expect(what(crust, { zone: 'brow.left', toolId: 'blade-10' })).toContain('technique');
     const patch = caseFor('standard-poodle', { signs: [sign('healing-patch', 'back')] });
     expect(what(patch, { targetMm: 30 })).toEqual(['leave-alone']);
   });
 
   it('skip-tooth on a fold is called by the place where no restriction binds it', () => {
     const [danger] = dangers(sound, { zone: 'armpit.left', toolId: 'blade-7' });
+    expect(what(sound, { zone: 'armpit.left', toolId: 'blade-7' })).toEqual(['skip-tooth', 'place']);
     expect(danger).toEqual({
       what: 'skip-tooth',
       about: byId('zone', sound.zones, 'armpit.left').kind.name,
-      needsConsent: false,
+      bars: null,
     });
   });
 });
@@ -104,7 +105,7 @@ describe('an override on a coat that is not clipped', () => {
 
   it('needs consent for anything run on the skin, and for a length below the floor', () => {
     expect(dangers(declined, { toolId: 'comb-25' })).toEqual([
-      { what: 'shaving', about: declined.coat.name, needsConsent: true },
+      { what: 'shaving', about: declined.coat.name, bars: 'consent' },
     ]);
     expect(what(declined, { targetMm: floor - 1 })).toEqual(['shaving']);
     expect(what(declined, { targetMm: floor })).toEqual([]);
@@ -131,8 +132,8 @@ describe('an override on a coat that is not clipped', () => {
 
 describe('an override is followed', () => {
   const read = { ...blank, acknowledged: true };
-  const mild = { what: 'floor', about: '', needsConsent: false } as const;
-  const signed = { what: 'shaving', about: '', needsConsent: true } as const;
+  const mild = { what: 'floor', about: '', bars: null } as const;
+  const signed = { what: 'shaving', about: '', bars: 'consent' } as const;
 
   it('when it steps over nothing, or was read; never past a missing signature', () => {
     expect(isFollowed(blank, [])).toBe(true);

@@ -28,8 +28,9 @@ export interface Welfare {
   /** Skin that is not sound, or not known yet. */
   readonly restricted: boolean;
   readonly oneLonger: SeenRestriction | null;
+  /** The gentlest tool is taken here, instead of one blade longer. */
+  readonly gentlest: SeenRestriction | null;
   readonly leaveAlone: SeenRestriction | null;
-  readonly lengthShare: number;
   readonly coverMm: number;
 }
 
@@ -43,45 +44,56 @@ export function restrictionsAt(
   { packs, restrictions }: Pick<Case, 'packs' | 'restrictions'>,
   zone: DogZone,
 ): Welfare {
-  const here = restrictions.filter((seen) => bears(packs.zones.zones, seen, zone));
+  const here = restrictions.filter((seen) => appliesTo(packs.zones.zones, seen, zone));
   const beside = restrictions.filter(
     (seen) =>
       (seen.effects.neighboursAddMm ?? 0) > 0 &&
       !here.includes(seen) &&
       isNeighbour(packs.zones.zones, seen, zone),
   );
-  const floors = here.filter(({ effects }) => (effects.floorMm ?? 0) > zone.kind.skinFloorMm);
-  const highest = floors.reduce<SeenRestriction | null>(
-    (top, seen) => ((seen.effects.floorMm ?? 0) > (top?.effects.floorMm ?? 0) ? seen : top),
-    null,
-  );
+  const floors = here
+    .map((seen) => ({ kind: seen.kind, mm: floorIn(seen, zone) }))
+    .filter(({ mm }) => mm > zone.kind.skinFloorMm)
+    .sort((a, b) => b.mm - a.mm);
+  const [highest] = floors;
   const restricted = here.some(({ kind }) => kind.skin);
   const away = here.flatMap(({ effects }) => effects.forbidDirections ?? []);
   return {
     here,
     beside,
-    floorMm: highest?.effects.floorMm ?? zone.kind.skinFloorMm,
+    floorMm: highest?.mm ?? zone.kind.skinFloorMm,
     floorBy: highest?.kind ?? null,
     directions: ALL.filter((direction) => !away.includes(direction)),
     forbidden: [...new Set(here.flatMap(({ effects }) => effects.forbidTechniques ?? []))],
     preferences: here.flatMap(({ effects }) => effects.prefer ?? []),
     skipTooth: zone.kind.skipTooth && !restricted,
     restricted,
-    oneLonger: here.find(({ effects }) => effects.oneLonger === true) ?? null,
+    oneLonger: here.find(({ effects }) => effects.oneLonger === true && !isGentlest(effects, zone)) ?? null,
+    gentlest: here.find(({ effects }) => isGentlest(effects, zone)) ?? null,
     leaveAlone: here.find(({ effects }) => effects.leaveAlone === true) ?? null,
-    lengthShare: here.reduce((share, { effects }) => share * (effects.lengthShare ?? 1), 1),
     coverMm: Math.max(0, ...beside.map(({ effects }) => effects.neighboursAddMm ?? 0)),
   };
 }
 
+/** The shortest a restriction lets be left in a zone, mm; 0 where it says nothing. */
+const floorIn = ({ effects }: SeenRestriction, zone: DogZone): number =>
+  Math.max(
+    effects.floorMm ?? 0,
+    ...(effects.floorsAt ?? []).map(({ zones, floorMm }) => (zones.includes(zone.kind.id) ? floorMm : 0)),
+  );
+
+const isGentlest = (effects: SeenRestriction['effects'], zone: DogZone): boolean =>
+  effects.gentlestAt?.includes(zone.kind.id) ?? false;
+
 type ZoneKinds = Case['packs']['zones']['zones'];
 
-/** Whether a restriction bears on a zone: `except` and scope count the same wherever it was seen. */
-function bears(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
+/** Whether a restriction applies to a zone: `except` and scope count the same wherever it was seen. */
+function appliesTo(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
   if (kind.except.includes(zone.kind.id)) return false;
   if (kind.scope === 'dog') return kind.zones.includes('*') || kind.zones.includes(zone.kind.id);
   if (seenAt === null) return false;
-  return seenAt === zone.id || (kind.binds === 'organ' && sameOrgan(kinds, seenAt, zone));
+  if (seenAt === zone.id || (kind.binds === 'organ' && sameOrgan(kinds, seenAt, zone))) return true;
+  return kind.binds === 'neighbours' && isNeighbour(kinds, { kind, zone: seenAt }, zone);
 }
 
 function sameOrgan(kinds: ZoneKinds, seenAt: string, zone: DogZone): boolean {
@@ -89,7 +101,11 @@ function sameOrgan(kinds: ZoneKinds, seenAt: string, zone: DogZone): boolean {
   return sameFlank(seenAt, zone) && organs.some((organ) => zone.kind.organs.includes(organ));
 }
 
-function isNeighbour(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
+function isNeighbour(
+  kinds: ZoneKinds,
+  { kind, zone: seenAt }: Pick<SeenRestriction, 'kind' | 'zone'>,
+  zone: DogZone,
+): boolean {
   if (seenAt === null || otherSide(seenAt) === zone.id || !sameFlank(seenAt, zone)) return false;
   const bound =
     kind.binds === 'organ'

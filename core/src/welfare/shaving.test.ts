@@ -44,7 +44,27 @@ describe('one length all over', () => {
       burr: false,
       sores: false,
     } as const;
-    const matted = planFor('standard-poodle', { ...wish(2), mats: [felt] });
+    const small = planFor('standard-poodle', { ...wish(2), mats: [felt] });
+    expect(zoneOf(small, 'rib.left').targetMm).toBe(3);
+    expect(small.conflicts.map(({ kind }) => kind)).toContain('wish-too-short');
+    const everywhere = [
+      'back',
+      'loin',
+      'croup',
+      'nape',
+      'throat',
+      'forechest',
+      'brisket',
+      'topknot',
+      'tail',
+    ].concat(
+      ['shoulder', 'thigh', 'foreleg', 'breech', 'gaskin'].flatMap((zone) => [
+        `${zone}.left`,
+        `${zone}.right`,
+      ]),
+    );
+    const mats = everywhere.map((zone, i) => ({ ...felt, zone, id: `m${i}`, lengthCm: 40, widthCm: 40 }));
+    const matted = planFor('standard-poodle', { ...wish(2), mats });
     expect(zoneOf(matted, 'rib.left').targetMm).toBe(2);
     expect(matted.conflicts.map(({ kind }) => kind)).not.toContain('wish-too-short');
   });

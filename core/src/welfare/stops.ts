@@ -1,6 +1,7 @@
 import { byId } from '../terms/failure.ts';
 import type { Hands } from '../hands/hands.ts';
 import { byRole } from '../packs/roles.ts';
+import type { MatPack } from '../packs/mats.ts';
 import type { SafetyPack, StopKind } from '../packs/safety.ts';
 import type { SignPack } from '../packs/signs.ts';
 import type { Handling } from '../terms/dog.ts';
@@ -20,7 +21,7 @@ export interface Stop {
  */
 export function stopsOf(
   found: Pick<Hands, 'signs' | 'mats' | 'temper'>,
-  packs: { readonly signs: SignPack; readonly safety: SafetyPack },
+  packs: { readonly signs: SignPack; readonly safety: SafetyPack; readonly mats: MatPack },
   handlingLimit: Handling,
 ): readonly Stop[] {
   const stops = new Map<string, Stop>();
@@ -33,7 +34,7 @@ export function stopsOf(
     if (stop !== null) add(byId('stop', packs.safety.stops, stop), zone);
   }
   const sores = byRole('stop', packs.safety.stops, 'sores-under-mat');
-  for (const mat of found.mats) if (mat.sores) add(sores, mat.zone);
+  for (const mat of found.mats) if (mat.sores && mat.tightness >= packs.mats.feltGrade) add(sores, mat.zone);
   if (HANDLING.indexOf(found.temper.handling) > HANDLING.indexOf(handlingLimit)) {
     add(byRole('stop', packs.safety.stops, 'beyond-handling'), null);
   }

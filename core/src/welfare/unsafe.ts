@@ -7,7 +7,7 @@ import type { Stop } from './stops.ts';
 
 /** Why choices may not be stored, signed or started as they are, or not by this person. */
 export interface Violation {
-  readonly kind: 'unread-warning' | 'needs-consent' | 'role-may-not' | 'open-stop';
+  readonly kind: 'unread-warning' | 'needs-consent' | 'under-skin-floor' | 'role-may-not' | 'open-stop';
   readonly zone: string | null;
   /** What it would step over, by name. */
   readonly about: string;
@@ -29,8 +29,11 @@ export function unsafe(visit: Case, role: Role, open: readonly Stop[] = []): rea
     const dangers = dangersOf(visit, override, zone, restrictionsAt(visit, zone));
     const [first] = dangers;
     if (!first) return [];
-    const consent = dangers.find(({ needsConsent }) => needsConsent);
-    if (consent) return [{ kind: 'needs-consent', zone: zone.id, about: consent.about }];
+    const barred = dangers.find(({ bars }) => bars !== null);
+    if (barred) {
+      const kind = barred.bars === 'skin' ? 'under-skin-floor' : 'needs-consent';
+      return [{ kind, zone: zone.id, about: barred.about }];
+    }
     if (!override.acknowledged) return [{ kind: 'unread-warning', zone: zone.id, about: first.about }];
     return decides ? [] : [{ kind: 'role-may-not', zone: zone.id, about: first.about }];
   });
