@@ -118,3 +118,5 @@ export * from './check/standard.ts';
 export * from './upkeep/upkeep.ts';
 export * from './choices/propose.ts';
 export * from './choices/consent.ts';
+export * from './referee/strokes.ts';
+export * from './referee/breaches.ts';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { BreedPack, DrawerTool, Override, Tightness } from '../src/index.ts';
+import type { DrawerTool, Override, Tightness } from '../src/index.ts';
 import { dogZones, HANDLING } from '../src/index.ts';
 import { evenly } from './evenly.ts';
 import type { Extra } from './packs.ts';
@@ -7,7 +7,7 @@ import { breeds, fullDrawer, mat, override, packs, sign } from './packs.ts';
 
 /** A visit as somebody could have entered it: any breed, trim, finding, mat, wish, drawer and override. */
 export interface RandomVisit {
-  readonly breed: BreedPack;
+  readonly breed: string;
   readonly extra: Extra;
 }
 
@@ -97,7 +97,7 @@ export const anyVisit: fc.Arbitrary<RandomVisit> = fc.constantFrom(...breeds).ch
         side: fc.constantFrom('match' as const, 'leave' as const, null),
       })
       .map((drawn) => ({
-        breed,
+        breed: breed.id,
         extra: {
           trimId: trim.id,
           purpose: drawn.purpose,

@@ -31,6 +31,7 @@ const ROWS = [
   ['check'],
   ['upkeep'],
   ['choices'],
+  ['referee'],
 ] as const;
 const ORDER: readonly string[] = ROWS.flat();
 const CORE = join(PROJECT, 'core/src');
@@ -46,6 +47,20 @@ const imports = (file: string): readonly string[] =>
 const folderOf = (file: string): string => relative(CORE, file).split('/')[0] ?? '';
 
 describe('inside core', () => {
+  it('the referee knows nothing of the planner: of other folders it takes types alone, and none of what is derived or of welfare', () => {
+    const own = files.filter((file) => folderOf(file) === 'referee');
+    expect(own.length).toBeGreaterThan(0);
+    for (const file of own) {
+      const text = readFileSync(file, 'utf8');
+      expect(text, file).not.toMatch(/welfare\/|resolveCase|derived|targets\/|passes\//);
+      const values = [...text.matchAll(/^import (?!type)[^;]*from '(\.\.[^']*)'/gm)].map(([, from]) => from);
+      expect(
+        values.filter((from) => from !== '../terms/zone.ts'),
+        file,
+      ).toEqual([]);
+    }
+  });
+
   it('every folder has its place in the order', () => {
     expect([...new Set(files.map(folderOf))].filter((folder) => !ORDER.includes(folder))).toEqual([]);
   });

@@ -98,7 +98,8 @@ describe('a trim that shapes the head', () => {
     const cheek = { ...first.areas['cheek'], mm: 38 } as TrimArea;
     const shaped = { ...pack, trims: [{ ...first, ...trim, areas: { ...first.areas, cheek } }] };
     // Ears that hang natural are as long as they are drawn: it is the head that is measured.
-    const hairMm = { ...hairEverywhere(120), 'ear-fringe.left': 45, 'ear-fringe.right': 45 };
+    const ears = ['ear-outside.left', 'ear-outside.right', 'ear-fringe.left', 'ear-fringe.right'];
+    const hairMm = { ...hairEverywhere(120), ...Object.fromEntries(ears.map((ear) => [ear, 45])) };
     const plan = planGroom(caseFor('poodle-cross', { hairMm }, shaped));
     return measureShape(inCoat(body, plan, 'after', false), 'round')?.value ?? 9;
   };

@@ -13,6 +13,8 @@ import type { Direction, Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
+import { kinderFloorMm } from '../welfare/kinder.ts';
+import { isFelted, underMatFloorMm } from '../welfare/matted.ts';
 import { shaveFloorMm, shavingAt } from '../welfare/shaving.ts';
 import type { Outlined } from './outlined.ts';
 import { outlineAt, outlineConflicts } from './outlineAt.ts';
@@ -108,6 +110,10 @@ export function targetsOf(
   });
 }
 
+/** What a place that is left alone is tipped with: by hand, unless a machine keeps it short. */
+const isByHand = ({ packs }: Case, technique: Technique | undefined): boolean =>
+  technique === undefined || techniqueKind(packs.tools, technique).byHand;
+
 /** The share of the dog's skin that these zones are. */
 const skinShare = ({ zones }: Case, ids: readonly string[]): number =>
   zones.reduce((sum, { id, kind }) => sum + (ids.includes(id) ? kind.share / (kind.paired ? 2 : 1) : 0), 0);
@@ -139,7 +145,8 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const hairMm = visit.hairMm[zone.id];
   const ceilingMm = Math.min(hairMm ?? Infinity, lost?.blade?.leavesMm ?? Infinity);
   const shaveMm = shaving === 'consented' ? shaveFloorMm(visit, zone) : 0;
-  const floorMm = Math.max(welfare.floorMm, shaveMm);
+  const mattedMm = underMatFloorMm(visit, zone);
+  const floorMm = Math.max(welfare.floorMm, shaveMm, mattedMm);
 
   const asked = asDrawn(visit, zone, area, matted);
   const conflicts: Conflict[] = [...asked.conflicts];
@@ -154,16 +161,18 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     : structured(visit, zone, { area, welfare, outlined, bladed, schoolShare: school.share }, asked.mm);
   const structure = [...shaped.reasons];
   // Hair that stands is only tipped: more of it never leaves less.
-  let mm =
-    stays && ceilingMm < Infinity ? Math.max(shaped.mm, Math.min(ceilingMm, area.range[1])) : shaped.mm;
+  const tipped = stays && ceilingMm < Infinity && isByHand(visit, area.techniques[1]);
+  let mm = tipped ? Math.max(shaped.mm, Math.min(ceilingMm, area.range[1])) : shaped.mm;
 
   conflicts.push(...outlineConflicts(visit, zone, matted.outline, matted.name));
 
-  let leastMm = floorMm;
+  const kinderMm = visit.wish.vetAsks || lost ? 0 : kinderFloorMm(packs.tools, welfare, area);
+  let leastMm = Math.max(floorMm, kinderMm);
   const kinder = welfare.oneLonger;
-  if (kinder?.effects.noWish && mm < area.mm && !visit.wish.vetAsks) {
+  const { noWish } = welfare;
+  if (noWish && mm < area.mm && !visit.wish.vetAsks) {
     const effect = { kind: 'change', mm: area.mm - mm } as const;
-    structure.push(reason('welfare', 'first-visit', kinder.kind.name, kinder.kind.source, effect));
+    structure.push(reason('welfare', 'first-visit', noWish.kind.name, noWish.kind.source, effect));
     mm = area.mm;
   }
   const longer = bladed && (kinder !== null || school.oneLonger) ? oneLongerMm(packs.tools, mm, first) : mm;
@@ -192,7 +201,11 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     mm = ceilingMm;
   }
 
-  const usual = techniquesFor(visit, school, welfare, shaving, { mm, allOver });
+  const usual = techniquesFor(visit, school, welfare, shaving, {
+    mm,
+    allOver,
+    felted: isFelted(visit, zone),
+  });
   const byHand = usual.filter((technique) => techniqueKind(packs.tools, technique).byHand);
   const always = byHand.length > 0 && byHand[0] === usual[0];
   const handed = byHand.length > 0 && outlined?.profile != null && (always || outlined.varies(mm));
@@ -221,9 +234,12 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     promised: preferredAt(visit, welfare, usual[0], wantedMm).filter((technique) =>
       techniques.includes(technique),
     ),
-    forbidden: school.techniques.filter(
-      (technique) => technique !== 'leave' && !techniques.includes(technique),
-    ),
+    forbidden: [
+      ...school.techniques.filter((technique) => technique !== 'leave' && !techniques.includes(technique)),
+      ...(shaving === 'declined'
+        ? packs.tools.techniques.filter(({ onSkin }) => onSkin).map(({ id }) => id)
+        : []),
+    ],
     directions,
     drawnDirection:
       school.turned || welfare.oneLonger !== null || !directions.includes(area.direction)

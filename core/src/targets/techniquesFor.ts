@@ -14,7 +14,7 @@ export function techniquesFor(
   school: Schooled,
   welfare: Welfare,
   shaving: Case['shaving']['answer'],
-  { mm, allOver }: { readonly mm: number; readonly allOver: boolean },
+  { mm, allOver, felted }: { readonly mm: number; readonly allOver: boolean; readonly felted: boolean },
 ): readonly Technique[] {
   const { coat } = visit;
   const { tools } = visit.packs;
@@ -31,6 +31,7 @@ export function techniquesFor(
     (technique) =>
       technique !== 'leave' &&
       !welfare.forbidden.includes(technique) &&
+      !(felted && kindOf(technique).needsCombedCoat) &&
       !(shaving === 'declined' && kindOf(technique).onSkin),
   );
 }

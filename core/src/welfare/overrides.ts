@@ -5,6 +5,7 @@ import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { kinderFloorMm } from './kinder.ts';
 import { isBare, mayEnter } from './mayEnter.ts';
+import { isFelted, underMatFloorMm } from './matted.ts';
 import type { Welfare } from './restrictionsAt.ts';
 import { shaveFloorMm, shavingAt } from './shaving.ts';
 
@@ -69,12 +70,10 @@ function dangersOfWay(visit: Case, zone: DogZone, welfare: Welfare, way: ToolOpt
   const mats = visit.mats.filter((mat) => mat.zone === zone.id);
   if (!mayEnter(zone.kind, way, mats.length > 0)) add('place', zone.kind.name);
   const { feltGrade, words } = visit.packs.mats;
-  const felted = mats.some(({ tightness }) => tightness >= feltGrade);
-  if (felted && techniqueKind(visit.packs.tools, way.technique).needsCombedCoat)
+  if (isFelted(visit, zone) && techniqueKind(visit.packs.tools, way.technique).needsCombedCoat)
     add('mat', words[feltGrade - 1]?.[0] ?? zone.kind.name);
-  const clipped = mats.some(({ tightness, sores }) => tightness > 1 || sores);
-  if (clipped && isBare(way) && (way.leavesMm ?? 0) < visit.matPolicy.bladeFloorMm - EPS)
-    add('mat', zone.kind.name);
+  const longest = (way.leavesMm ?? 0) + (way.sdMm ?? 0);
+  if (isBare(way) && longest < underMatFloorMm(visit, zone) - EPS) add('mat', zone.kind.name);
   return dangers;
 }
 
@@ -91,8 +90,9 @@ function floorDangers(
   if (welfare.floorBy && below(welfare.floorMm))
     return [{ what: 'floor', about: welfare.floorBy.name, bars: null }];
   const area = visit.trim.areas[zone.kind.id];
-  if (area && welfare.oneLonger && below(kinderFloorMm(visit.packs.tools, welfare, area)))
-    return [{ what: 'floor', about: welfare.oneLonger.kind.name, bars: null }];
+  const kinder = welfare.noWish ?? welfare.oneLonger;
+  if (area && kinder && !visit.wish.vetAsks && below(kinderFloorMm(visit.packs.tools, welfare, area)))
+    return [{ what: 'floor', about: kinder.kind.name, bars: null }];
   return [];
 }
 

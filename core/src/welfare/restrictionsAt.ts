@@ -28,6 +28,8 @@ export interface Welfare {
   /** Skin that is not sound, or not known yet. */
   readonly restricted: boolean;
   readonly oneLonger: SeenRestriction | null;
+  /** No wish makes it shorter than drawn. */
+  readonly noWish: SeenRestriction | null;
   /** The gentlest tool is taken here, instead of one blade longer. */
   readonly gentlest: SeenRestriction | null;
   readonly leaveAlone: SeenRestriction | null;
@@ -69,6 +71,7 @@ export function restrictionsAt(
     skipTooth: zone.kind.skipTooth && !restricted,
     restricted,
     oneLonger: here.find(({ effects }) => effects.oneLonger === true && !isGentlest(effects, zone)) ?? null,
+    noWish: here.find(({ effects }) => effects.noWish === true && !isGentlest(effects, zone)) ?? null,
     gentlest: here.find(({ effects }) => isGentlest(effects, zone)) ?? null,
     leaveAlone: here.find(({ effects }) => effects.leaveAlone === true) ?? null,
     coverMm: Math.max(0, ...beside.map(({ effects }) => effects.neighboursAddMm ?? 0)),
