@@ -100,7 +100,7 @@ export interface BathPlan {
   readonly drying: DryingPlan;
   readonly finishing: readonly (Pick<
     Finishing,
-    'id' | 'name' | 'how' | 'why' | 'ringRules' | 'comesOut' | 'source'
+    'id' | 'name' | 'how' | 'why' | 'ringRules' | 'comesOut' | 'source' | 'role'
   > & { readonly where: readonly string[]; readonly product: Used | null })[];
   /** Out of each bottle, and of each kind without one, mL. */
   readonly takes: readonly Used[];
@@ -164,7 +164,8 @@ export function bathPlan(
   );
   const finishing = treatments.finishing
     .filter((one) => applies(one, bathed))
-    .map(({ id, name, how, why, where, product, ringRules, comesOut, source, when }) => ({
+    .map(({ id, name, how, why, where, product, ringRules, comesOut, source, when, role }) => ({
+      role,
       id,
       name,
       how,
@@ -235,13 +236,19 @@ function usedOf(
   if (product === null) return null;
   const kind = byId('product', treatments.products, product);
   const own = shelf.filter(({ kindId }) => kindId === kind.id);
-  const bottle = own.find(({ id }) => id === choices.bottles[kind.id]) ?? own[0] ?? null;
-  const dilution = bottle?.dilution ?? kind.dilution;
   const litres =
     treatments.doses.findLast(({ fromMm, dense }) => meanMm >= fromMm || (dense && coat.dense))
       ?.litresPerM2 ?? 0;
-  const mix = dilution && dose !== null ? dilute(1000 * surfaceM2 * litres * dose, dilution, heldMl) : null;
-  const takesMl = asPoured(mix ? mix.concentrateMl : kind.mlPerM2 * surfaceM2);
+  const pouredFrom = (bottle: Bottle | null) => {
+    const dilution = bottle?.dilution ?? kind.dilution;
+    const mix = dilution && dose !== null ? dilute(1000 * surfaceM2 * litres * dose, dilution, heldMl) : null;
+    return { bottle, dilution, mix, takesMl: asPoured(mix ? mix.concentrateMl : kind.mlPerM2 * surfaceM2) };
+  };
+  const named = own.find(({ id }) => id === choices.bottles[kind.id]);
+  // The first that is full enough; of those that are not, the fullest.
+  const enough = own.find((one) => one.leftMl >= pouredFrom(one).takesMl);
+  const fullest = [...own].sort((a, b) => b.leftMl - a.leftMl)[0];
+  const { bottle, dilution, mix, takesMl } = pouredFrom(named ?? enough ?? fullest ?? null);
   return {
     kindId: kind.id,
     name: kind.name,
@@ -304,7 +311,7 @@ function dryingPlan(
   return {
     id: method.id,
     name: method.name,
-    how: method.how,
+    how: (noHeat ? method.howCool : null) ?? method.how,
     why: method.why,
     source: method.source,
     dryers: used.map(({ id, name }) => ({ id, name })),

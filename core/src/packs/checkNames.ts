@@ -265,7 +265,8 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`tasks.fixed.${id}.part`, 'part', some(part), parts);
     say(`tasks.fixed.${id}.touches`, 'zone', touches, zones);
     say(`tasks.fixed.${id}.opens`, 'zone', opens, zones);
-    say(`tasks.fixed.${id}.after`, 'step', after, [...fixed, 'mats']);
+    const finishing = ids(treatments.finishing).map((one) => `finish:${one}`);
+    say(`tasks.fixed.${id}.after`, 'step', after, [...fixed, ...finishing, 'mats']);
     when.forEach((one) => {
       say(`tasks.fixed.${id}.when`, 'sign', one.signs ?? [], signs);
       say(`tasks.fixed.${id}.when`, 'restriction', one.restrictions ?? [], restrictions);

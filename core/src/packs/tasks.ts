@@ -1,4 +1,5 @@
 /** The shape of `packs/tasks.json`: the steps of a visit, how a dog is stood and held for them, and what order costs. */
+import type { CoatType } from './coats.ts';
 import type { Handling } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
 import type { Technique } from '../terms/tool.ts';
@@ -29,6 +30,9 @@ export interface TaskWhen {
   readonly restrictions?: readonly string[];
   readonly fromKg?: number;
   readonly techniques?: readonly Technique[];
+  /** The coat lies so, or does not. */
+  readonly textures?: readonly CoatType['texture'][];
+  readonly notTextures?: readonly CoatType['texture'][];
   readonly schools?: Readonly<Record<string, readonly string[]>>;
 }
 

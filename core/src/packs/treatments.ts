@@ -79,6 +79,8 @@ export interface TreatmentStep extends Applies {
 /** How a coat is dried: the first that applies. */
 export interface DryingMethod extends Applies {
   readonly how: string;
+  /** Where heat is ruled out; null where it says nothing of heat. */
+  readonly howCool: string | null;
   /** Of the dryers, the one it is done with. */
   readonly dryer: string;
 }
@@ -93,8 +95,8 @@ export interface Finishing extends Applies {
   readonly ringRules: boolean;
   /** What comes out before judging; null for what stays. */
   readonly comesOut: string | null;
-  /** Brings the curl back: what is cut once it has risen comes after. */
-  readonly role: 'sets-curl' | null;
+  /** Brings the curl back: what is cut once it has risen comes after; or is done once the jacket is clipped. */
+  readonly role: 'sets-curl' | 'after-clip' | null;
 }
 
 export interface TreatmentPack {
@@ -132,5 +134,7 @@ export interface TreatmentPack {
   readonly usuallyWhite: readonly string[];
   /** A bottle with less than so many baths of this dog's size is low. */
   readonly lowBaths: number;
+  /** Carding a clipped jacket, min for a m² of dog (prior). */
+  readonly cardMinutesPerM2: number;
   readonly ringNote: string;
 }

@@ -10,11 +10,13 @@ export function applies(visit: Case, when: readonly TaskWhen[], technique: Techn
   return (
     when.length === 0 ||
     when.some(
-      ({ signs, handling, restrictions, fromKg, techniques, schools }) =>
+      ({ signs, handling, restrictions, fromKg, techniques, textures, notTextures, schools }) =>
         (signs?.some((id) => visit.signs.some(({ sign }) => sign === id)) ?? true) &&
         (handling?.includes(visit.handling) ?? true) &&
         (restrictions?.some((id) => visit.restrictions.some(({ kind }) => kind.id === id)) ?? true) &&
         (fromKg === undefined || visit.weightKg >= fromKg) &&
+        (textures?.includes(visit.coat.texture) ?? true) &&
+        !(notTextures?.includes(visit.coat.texture) ?? false) &&
         (techniques === undefined || (technique !== null && techniques.includes(technique))) &&
         Object.entries(schools ?? {}).every(([question, answers]) =>
           answers.includes(
@@ -42,7 +44,7 @@ export function helpFor(visit: Case, { fixed, zone, technique }: Where): Task['s
 
 /** A fixed step on a trigger: named itself, or on a tender spot that it touches. */
 export function isTrigger(visit: Case, { id, touches }: FixedTask): boolean {
-  if (bears(visit, id)) return true;
+  if (isTriggered(visit, id)) return true;
   return visit.restrictions.some(
     ({ kind, zone }) =>
       zone !== null &&
@@ -51,14 +53,19 @@ export function isTrigger(visit: Case, { id, touches }: FixedTask): boolean {
   );
 }
 
-/** Whether a restriction makes a trigger of this: of a place where it was seen, of a way of working, of a step. */
-export function bears(visit: Case, fixed: string | null, zone?: string, technique?: Technique): boolean {
+/** Whether a restriction makes a trigger of this: of a place where it was seen, of a way of working anywhere, of a step. */
+export function isTriggered(
+  visit: Case,
+  fixed: string | null,
+  zone?: string,
+  technique?: Technique,
+): boolean {
   return visit.packs.tasks.triggers.some(({ restriction, zones, techniques, fixed: steps }) =>
     visit.restrictions.some(({ kind, zone: seenAt }) => {
       if (kind.id !== restriction) return false;
       if (fixed !== null) return steps.includes(fixed);
-      if (zone === undefined) return false;
-      const place = zones.includes('*') || zones.includes(zoneKindId(zone));
+      if (zone === undefined && (techniques.length === 0 || seenAt !== null)) return false;
+      const place = zones.includes('*') || (zone !== undefined && zones.includes(zoneKindId(zone)));
       const way = techniques.length === 0 || (technique !== undefined && techniques.includes(technique));
       return place && way && (seenAt === null || seenAt === zone);
     }),

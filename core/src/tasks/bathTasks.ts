@@ -3,7 +3,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
 import { stepCautions } from '../welfare/cautions.ts';
-import { applies, bears, helpFor } from './applies.ts';
+import { applies, isTriggered, helpFor } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask } from './plainTask.ts';
 
@@ -24,7 +24,7 @@ export function bathTasks(visit: Case, plan: Plan, bath: BathPlan, estimate: Est
     .reduce((sum, { share }) => sum + share, 0);
   const dryMinutes = minutesOf(estimate, dry) * (1 - fixedShare);
   const betweenShare = bath.twice ? packs.treatments.betweenDryShare : 0;
-  const trigger = bears(visit, 'dry');
+  const trigger = isTriggered(visit, 'dry');
   const dryStress = 1.1 * calm * (trigger ? packs.tasks.triggerStress : 1);
   const lift = (fixed: 'lift-in' | 'lift-out') => helpFor(visit, { fixed, zone: null, technique: null });
 
@@ -88,6 +88,7 @@ function roughTask(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[
   const part = times.parts.find(({ role }) => role === 'rough-clip');
   if (!plan.roughClip.wanted || !part) return [];
   const { roughClipShare } = times;
+  const trigger = isTriggered(visit, null, undefined, 'clip');
   const longest = plan.zones
     .flatMap(({ tool }) => (tool?.technique === 'clip' ? [tool] : []))
     .sort((a, b) => b.leavesMm - a.leavesMm)[0];
@@ -100,7 +101,8 @@ function roughTask(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[
       technique: 'clip',
       direction: 'with',
       minutes: (minutesOf(estimate, part.id) * roughClipShare) / (1 + roughClipShare),
-      stress: tasks.stress.clip * tasks.handlingStress[visit.handling],
+      stress: tasks.stress.clip * tasks.handlingStress[visit.handling] * (trigger ? tasks.triggerStress : 1),
+      trigger,
       part: part.id,
       cautions: stepCautions(visit, 'rough-clip', 'clip'),
     },

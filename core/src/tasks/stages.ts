@@ -88,14 +88,25 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
           ? BEFORE.indexOf('small')
           : last;
     const before = BEFORE.indexOf(draft.phase);
-    if (before >= 0) return before;
+    // What is stripped before the bath is done in the order of the work as well.
+    if (before >= 0)
+      return before + (draft.zone !== null && draft.phase === 'rough' ? shareOf(draft, kind) : 0);
     const after = AFTER.indexOf(draft.phase);
     if (after >= 0) return last + 1 + after;
+    return first + 1 + stageIn(draft, kind);
+  }
+
+  function stageIn(draft: Draft, kind: string | null): number {
     const at = stages.findIndex(
       ({ zones, techniques }) =>
         (zones.length === 0 || (kind !== null && zones.includes(kind))) &&
         (techniques === undefined || (draft.technique !== null && techniques.includes(draft.technique))),
     );
-    return first + 1 + (at < 0 ? stages.length - 1 : at);
+    return at < 0 ? stages.length - 1 : at;
+  }
+
+  /** Between one stage and the next, 0 to 1. */
+  function shareOf(draft: Draft, kind: string | null): number {
+    return (1 + stageIn(draft, kind)) / (stages.length + 2);
   }
 }

@@ -3,9 +3,10 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
+import { techniqueKind } from '../tools/drawer.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import { stepCautions } from '../welfare/cautions.ts';
-import { applies, helpFor, isTrigger } from './applies.ts';
+import { applies, helpFor, isTrigger, isTriggered } from './applies.ts';
 import { bathTasks } from './bathTasks.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, sideIn, stanceAt, stanceOf } from './plainTask.ts';
@@ -25,7 +26,7 @@ export function tasksOf(visit: Case, plan: Plan, bath: BathPlan, estimate: Estim
     ...matTasks(visit, plan),
     ...bathTasks(visit, plan, bath, estimate),
     ...zoneTasks(visit, plan, estimate),
-    ...finishTasks(visit, bath),
+    ...finishTasks(visit, plan, bath),
   ];
   return stagesOf(visit, drafts);
 }
@@ -68,6 +69,7 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
       decision === 'clip' ? clipMinutes : brushMinutes + (decision === 'part' ? clipMinutes : 0);
     if (minutes <= 0) return [];
     const kind = byId('zone', zones.zones, zoneKindId(mat.zone));
+    const trigger = isTriggered(visit, null, mat.zone, decision === 'save' ? undefined : 'clip');
     return [
       {
         ...plainTask(visit, `mat:${mat.id}`, kind.name, stanceOf(visit, kind.id)),
@@ -77,7 +79,9 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         side: sideIn(mat.zone),
         stance: stanceAt(visit, kind.id, sideIn(mat.zone)),
         minutes,
-        stress: tasks.mats.stress * tasks.handlingStress[visit.handling],
+        stress:
+          tasks.mats.stress * tasks.handlingStress[visit.handling] * (trigger ? tasks.triggerStress : 1),
+        trigger,
         safety: true,
         how: [tasks.mats.how[decision]],
         cautions: stepCautions(visit, 'mats', decision === 'save' ? null : 'clip'),
@@ -87,9 +91,28 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
   });
 }
 
-function finishTasks(visit: Case, bath: BathPlan): readonly Draft[] {
+/** A clipped jacket is carded once all of it is clipped, before the look back. */
+function cardTasks(visit: Case, { zones }: Plan, bath: BathPlan): readonly Draft[] {
+  const { packs, surfaceM2 } = visit;
+  const clipped = zones.filter(
+    ({ tool }) => tool !== null && techniqueKind(packs.tools, tool.technique).onSkin,
+  );
+  return bath.finishing
+    .filter(({ role }) => role === 'after-clip')
+    .map((one) => ({
+      ...plainTask(visit, `finish:${one.id}`, one.name, 'table'),
+      phase: 'check',
+      tool: 'fine knife',
+      minutes: packs.treatments.cardMinutesPerM2 * surfaceM2,
+      stress: 0.8,
+      how: [one.how],
+      after: clipped.map(({ zone }) => `zone:${zone}`),
+    }));
+}
+
+function finishTasks(visit: Case, plan: Plan, bath: BathPlan): readonly Draft[] {
   const steps: Draft[] = [];
-  for (const one of bath.finishing) {
+  for (const one of bath.finishing.filter(({ role }) => role !== 'after-clip')) {
     const before = steps.at(-1);
     steps.push({
       ...plainTask(visit, `finish:${one.id}`, one.name, 'table'),
@@ -102,5 +125,5 @@ function finishTasks(visit: Case, bath: BathPlan): readonly Draft[] {
       after: before ? [before.id] : [],
     });
   }
-  return steps;
+  return [...cardTasks(visit, plan, bath), ...steps];
 }

@@ -3,9 +3,10 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
+import { techniqueKind } from '../tools/drawer.ts';
 import { otherSide, zoneKindId } from '../terms/zone.ts';
 import { stepCautions } from '../welfare/cautions.ts';
-import { applies, bears, helpFor, isTrigger } from './applies.ts';
+import { applies, isTriggered, helpFor, isTrigger } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, stanceAt } from './plainTask.ts';
 import { withSecondGoes } from './secondGoes.ts';
@@ -62,14 +63,16 @@ function zoneTask(
 ): Draft {
   const { tasks, tools } = visit.packs;
   const kind = zoneKindId(zone.zone);
-  const trigger = bears(visit, null, zone.zone, tool.technique);
+  const trigger = isTriggered(visit, null, zone.zone, tool.technique);
   const small = tasks.small.includes(kind);
+  // A knife grips a dirty-dry coat, not a washed one.
+  const beforeBath = techniqueKind(tools, tool.technique).needsStrippable;
   const stress =
     tasks.stress[tool.technique] * (tasks.tender[kind] ?? 1) * tasks.handlingStress[visit.handling];
   const byHand = tools.techniques.find(({ id }) => id === tool.technique)?.byHand === true;
   return {
     ...plainTask(visit, `zone:${zone.zone}`, zone.name, null),
-    phase: small ? 'small' : 'work',
+    phase: small ? 'small' : beforeBath ? 'rough' : 'work',
     toolId: tool.toolId,
     tool: tool.label,
     carrier: tool.carrierLabel,
