@@ -42,12 +42,24 @@ export function outlinePlan(visit: Case, wishes: ReadonlyMap<string, ZoneWish>):
   if (even && visit.trim.head === null) return { zones: new Map(), deficits: [], kkt: 0 };
   // A dragged length comes after the outline: what goes into it stays the same from step to step.
   const before = lastSolved.get(visit.facts);
-  const same = before?.visit.breed === visit.breed && before.visit.findings === visit.findings;
-  if (same && isEqual([...wishes], before.wishes)) return before.plan;
+  const same = SOLVED_FROM.every((key) => before?.visit[key] === visit[key]);
+  if (before && same && isEqual([...wishes], before.wishes)) return before.plan;
   const plan = solveViews(visit, wishes, even);
   lastSolved.set(visit.facts, { visit, wishes: [...wishes], plan });
   return plan;
 }
+
+/** What an outline depends on besides the wishes and the facts it is kept under. */
+const SOLVED_FROM = [
+  'packs',
+  'breed',
+  'trim',
+  'purpose',
+  'findings',
+  'measurements',
+  'coat',
+  'hairMm',
+] as const;
 
 const lastSolved = new WeakMap<
   Case['facts'],

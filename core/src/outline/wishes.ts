@@ -1,5 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
 import { rulesFor } from '../packs/rulesFor.ts';
+import { techniqueKind } from '../tools/drawer.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { ZoneWish } from './partOutline.ts';
 
@@ -11,10 +12,12 @@ const STANDS_DEG = 45;
 const FILLED = 2;
 
 /** What a zone brings to the outline: as the trim draws it, between what it may be and what can be. */
-export function wishOf(
-  visit: Case,
-  { zone, area, wantedMm, leastMm, ceilingMm, untouched, lost, techniques, allOver }: ZoneTarget,
-): ZoneWish {
+export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
+  const { zone, area, leastMm, ceilingMm, lost, techniques, allOver } = target;
+  // A form takes from what is there, though it is less than is drawn.
+  const formed = shortForForm(visit, target);
+  const wantedMm = formed ? Math.min(target.wantedMm, ceilingMm) : target.wantedMm;
+  const untouched = target.untouched && !formed;
   const maxima = rulesFor(visit.breed, visit.purpose).flatMap((rule) =>
     rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) ? [rule.mm] : [],
   );
@@ -47,4 +50,23 @@ export function wishOf(
       techniques.length === 0 ||
       area.techniques[0] === 'leave',
   };
+}
+
+/** A place of a head that the trim shapes, left alone only because its hair is shorter than drawn. */
+function shortForForm(
+  { trim, packs }: Case,
+  { zone, untouched, welfare, lost, techniques, ceilingMm, wantedMm, area }: ZoneTarget,
+): boolean {
+  const [first] = techniques;
+  return (
+    untouched &&
+    trim.head !== null &&
+    zone.kind.part === 'head' &&
+    area.techniques[0] !== 'leave' &&
+    first !== undefined &&
+    techniqueKind(packs.tools, first).byHand &&
+    welfare.leaveAlone === null &&
+    lost === null &&
+    ceilingMm <= wantedMm * 1.02
+  );
 }

@@ -64,7 +64,9 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
 /** A fold that a trim cuts is kept clear, whatever length the trim draws round it. */
 function cleared(area: TrimArea, kind: ZoneKind, { tools }: Built): TrimArea {
   const clear = kind.cleared;
-  if (!clear || area.techniques[0] === 'leave') return area;
+  if (!clear) return area;
+  // What is left to stand there is left: a fold is cleared or not touched.
+  if (area.techniques[0] === 'leave') return { ...area, techniques: ['leave'] };
   const [lo, hi] = [Math.max(area.range[0], clear.range[0]), Math.min(area.range[1], clear.range[1])];
   if (area.mm >= clear.range[0] && area.mm <= clear.range[1]) return { ...area, range: [lo, hi] };
   const finishes = clear.techniques.map((id) => byId('technique', tools.techniques, id).finish);

@@ -129,8 +129,7 @@ function breachesOf(
     if (machine && direction && effects.forbidDirections?.includes(direction)) say('direction', name);
     if (kind && effects.forbidTechniques?.includes(kind.technique)) say('technique', name);
     if (kind?.skipTooth && trouble.skin) say('skip-tooth', name);
-    if (effects.noWish && !gentlest(effects, zone) && drawn && mats.length === 0 && longest < drawn.mm)
-      say('new-dog', name);
+    if (effects.noWish && drawn && mats.length === 0 && longest < drawn.mm) say('new-dog', name);
   }
   if (kind?.skipTooth && !zone.skipTooth) say('skip-tooth', zone.name);
   if (bare && zone.machines) {
@@ -144,9 +143,6 @@ function breachesOf(
   if (drawn && kind && shaves(kind, zone, facts, packs, drawn.techniques)) say('shave', zone.name);
   return found;
 }
-
-const gentlest = ({ gentlestAt = [] }: RestrictionEffects, { id }: ZoneKind): boolean =>
-  gentlestAt.includes(id);
 
 const needsCombed = (kind: ToolKind | undefined, { tools }: Reads): boolean =>
   tools.techniques.some(({ id, needsCombedCoat }) => id === kind?.technique && needsCombedCoat);

@@ -34,7 +34,10 @@ export function structured(
     mm = toMm;
   };
   for (const { by, why } of balances(visit, zone)) change(mm + by, why);
-  if (outlined && outlined.toMm(mm) !== mm) change(outlined.toMm(mm), outlined.why);
+  const cover = welfare.beside.find(({ effects }) => effects.neighboursAddMm === welfare.coverMm);
+  // What covers a patch is taken shorter by nothing.
+  const shapedMm = outlined ? Math.max(outlined.toMm(mm), cover ? mm : 0) : mm;
+  if (outlined && shapedMm !== mm) change(shapedMm, outlined.why);
   for (const { share, why } of seenShares(visit, zone, bladed)) {
     const least = Math.min(mm, area.range[0]);
     change(share < 1 ? Math.max(least, mm * share) : mm * share, why);
@@ -48,7 +51,6 @@ export function structured(
     if (effects.lengthShare === undefined) continue;
     change(mm * effects.lengthShare, reason('welfare', 'restriction', kind.name, kind.source));
   }
-  const cover = welfare.beside.find(({ effects }) => effects.neighboursAddMm === welfare.coverMm);
   if (cover) {
     change(mm + welfare.coverMm, reason('structure', 'cover-patch', cover.kind.name, cover.kind.source));
   }

@@ -110,9 +110,9 @@ export function targetsOf(
   });
 }
 
-/** What a place that is left alone is tipped with: by hand, unless a machine keeps it short. */
-const isByHand = ({ packs }: Case, technique: Technique | undefined): boolean =>
-  technique === undefined || techniqueKind(packs.tools, technique).byHand;
+/** Hair that is left to stand is tipped by hand, unless only a machine keeps it short. */
+const isTippedByHand = ({ packs }: Case, { techniques: [, ...others] }: TrimArea): boolean =>
+  others.length === 0 || others.some((technique) => techniqueKind(packs.tools, technique).byHand);
 
 /** The share of the dog's skin that these zones are. */
 const skinShare = ({ zones }: Case, ids: readonly string[]): number =>
@@ -161,7 +161,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     : structured(visit, zone, { area, welfare, outlined, bladed, schoolShare: school.share }, asked.mm);
   const structure = [...shaped.reasons];
   // Hair that stands is only tipped: more of it never leaves less.
-  const tipped = stays && ceilingMm < Infinity && isByHand(visit, area.techniques[1]);
+  const tipped = stays && ceilingMm < Infinity && isTippedByHand(visit, area);
   let mm = tipped ? Math.max(shaped.mm, Math.min(ceilingMm, area.range[1])) : shaped.mm;
 
   conflicts.push(...outlineConflicts(visit, zone, matted.outline, matted.name));
@@ -193,11 +193,13 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     mm = floorMm;
   }
   const wantedMm = mm;
+  // What a form leaves of too little hair is no more than there is, and the hair is missing all the same.
+  const drawnMm = outlined?.why.rule === 'head-form' ? Math.max(mm, asked.mm) : mm;
+  if (ceilingMm < (stays ? area.range[0] : drawnMm * (1 - AS_GOOD_AS)) && !lost) {
+    const days = daysToReach(growthIn(coat, zone.kind), ceilingMm, drawnMm);
+    conflicts.push(conflict('hair-missing', zone.id, ceilingMm, drawnMm, matted.name, { daysToGrow: days }));
+  }
   if (mm > ceilingMm) {
-    if (ceilingMm < (stays ? area.range[0] : mm * (1 - AS_GOOD_AS)) && !lost) {
-      const days = daysToReach(growthIn(coat, zone.kind), ceilingMm, mm);
-      conflicts.push(conflict('hair-missing', zone.id, ceilingMm, mm, matted.name, { daysToGrow: days }));
-    }
     mm = ceilingMm;
   }
 

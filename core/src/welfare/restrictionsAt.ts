@@ -71,7 +71,7 @@ export function restrictionsAt(
     skipTooth: zone.kind.skipTooth && !restricted,
     restricted,
     oneLonger: here.find(({ effects }) => effects.oneLonger === true && !isGentlest(effects, zone)) ?? null,
-    noWish: here.find(({ effects }) => effects.noWish === true && !isGentlest(effects, zone)) ?? null,
+    noWish: here.find(({ effects }) => effects.noWish === true) ?? null,
     gentlest: here.find(({ effects }) => isGentlest(effects, zone)) ?? null,
     leaveAlone: here.find(({ effects }) => effects.leaveAlone === true) ?? null,
     coverMm: Math.max(0, ...beside.map(({ effects }) => effects.neighboursAddMm ?? 0)),
