@@ -1,6 +1,6 @@
 import type { ConsentStatement, Estimate, ProposalKind } from '@kurrel/core';
 import type { InferType } from 'yup';
-import { array, number, object } from 'yup';
+import { mixed, number, object } from 'yup';
 import { text } from './text.ts';
 import { choicesSchema } from './visit.ts';
 
@@ -10,16 +10,33 @@ export interface SignedStatement {
   readonly text: string;
 }
 
+const MOST_STROKES = 400;
+const MOST_NUMBERS = 4000;
+
+/** Every stroke a list of places on or a little beside the largest pad: looked at number by number, not schema by schema. */
+const areStrokes = (strokes: readonly unknown[]): boolean =>
+  strokes.length <= MOST_STROKES &&
+  strokes.every(
+    (stroke) =>
+      Array.isArray(stroke) &&
+      stroke.length >= 2 &&
+      stroke.length <= MOST_NUMBERS &&
+      stroke.every((at: unknown) => typeof at === 'number' && at >= -50 && at <= 4050),
+  );
+
 /** Strokes of a pen as [x, y, x, y, …] on a pad of a known size; on one of 1 × 1 none: the typed name is the signature. */
 export const signatureSchema = object({
   width: number().min(1).max(4000).required(),
   height: number().min(1).max(4000).required(),
-  strokes: array(array(number().min(-50).max(4050).required()).min(2).max(4000).required())
-    .max(400)
+  strokes: mixed<number[][]>((value): value is number[][] => Array.isArray(value))
+    .typeError('The owner signs on the pad first.')
     .required('The owner signs on the pad first.')
-    .when(['width', 'height'], ([width, height]: unknown[], strokes) =>
-      width === 1 && height === 1 ? strokes.max(0) : strokes.min(1, 'The owner signs on the pad first.'),
-    ),
+    .test('strokes', 'Sign again on the pad: this is no signature.', (strokes) => areStrokes(strokes))
+    .test('signed', 'The owner signs on the pad first.', (strokes, { parent }) => {
+      const { width, height } = parent as { width: unknown; height: unknown };
+      const typed = width === 1 && height === 1;
+      return typed ? strokes.length === 0 : strokes.length > 0;
+    }),
 });
 export type Signature = InferType<typeof signatureSchema>;
 

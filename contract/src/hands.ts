@@ -1,7 +1,8 @@
 import type { Hands, Mat, MeasureKey, SeenSign } from '@kurrel/core';
 import { HANDLING, MEASURES } from '@kurrel/core';
 import type { Schema } from 'yup';
-import { array, boolean, lazy, number, object } from 'yup';
+import { array, boolean, number, object } from 'yup';
+import { recordOf } from './record.ts';
 import { text } from './text.ts';
 import { findingSchema, measurementsSchema } from './dog.ts';
 import { signSchema } from './sign.ts';
@@ -44,16 +45,7 @@ const lengthSchema = object({
 });
 
 /** Lengths by zone id; each entry is held against the same schema. */
-const lengthsSchema = lazy((value: unknown) =>
-  object(
-    Object.fromEntries(
-      Object.keys(typeof value === 'object' && value !== null ? value : {}).map((zone) => [
-        zone,
-        lengthSchema.required(),
-      ]),
-    ),
-  ).required('Send {} where there is nothing to say.'),
-);
+const lengthsSchema = recordOf(lengthSchema.required());
 
 /** What the hands found, as the core has it. */
 export const handsSchema = object({
@@ -84,7 +76,7 @@ export const handsSchema = object({
 export const saveHandsSchema = object({
   hands: handsSchema as never,
   /** The version of the dog's card the sheet was made from. */
-  dogVersion: number().integer().min(1).required(),
+  dogVersion: number().integer().min(1).max(2_147_483_646, 'There is no such version.').required(),
 }) as unknown as Schema<SaveHands>;
 
 export interface SaveHands {

@@ -1,20 +1,12 @@
 import type { Handling, LengthUnit, Schools } from '@kurrel/core';
 import { HANDLING } from '@kurrel/core';
 import type { InferType } from 'yup';
-import { lazy, number, object } from 'yup';
+import { number, object } from 'yup';
+import { recordOf } from './record.ts';
 import { text } from './text.ts';
 
 /** Answers by question; which answers there are, the packs say. */
-export const schoolsSchema = lazy((value: unknown) =>
-  object(
-    Object.fromEntries(
-      Object.keys(typeof value === 'object' && value !== null ? value : {}).map((question) => [
-        question,
-        text().trim().max(40).required(),
-      ]),
-    ),
-  ).required('Send {} where there is nothing to say.'),
-);
+export const schoolsSchema = recordOf(text().trim().max(40).required());
 
 const money = (what: string) =>
   number()

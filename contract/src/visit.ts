@@ -1,6 +1,7 @@
 import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave, Stretch } from '@kurrel/core';
 import type { InferType, ObjectSchema } from 'yup';
-import { array, boolean, date, lazy, number, object } from 'yup';
+import { array, boolean, date, number, object } from 'yup';
+import { recordOf } from './record.ts';
 import { text } from './text.ts';
 import type { ConsentLine } from './consent.ts';
 import type { Dog } from './dog.ts';
@@ -26,17 +27,10 @@ export const overrideSchema = object({
 });
 
 /** By the zone that was lost: whether the other side is brought to match. */
-const sidesSchema = lazy((value: unknown) =>
-  object(
-    Object.fromEntries(
-      Object.keys(typeof value === 'object' && value !== null ? value : {}).map((zone) => [
-        zone,
-        text()
-          .oneOf(['match', 'leave'] as const)
-          .required(),
-      ]),
-    ),
-  ).required('Send {} where there is nothing to say.'),
+const sidesSchema = recordOf(
+  text()
+    .oneOf(['match', 'leave'] as const)
+    .required(),
 );
 
 /** What the groomer and the owner decided; with the dog and the drawer it makes the plan. */

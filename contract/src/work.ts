@@ -1,6 +1,7 @@
 import type { BathChoices, Bottle, Dilution, TableAct, TableEvent } from '@kurrel/core';
 import type { ObjectSchema, Schema } from 'yup';
 import { array, boolean, lazy, number, object } from 'yup';
+import { recordOf } from './record.ts';
 import { text } from './text.ts';
 
 const step = () => text().trim().max(80);
@@ -22,16 +23,7 @@ export interface Work {
   };
 }
 
-const bottlesSchema = lazy((value: unknown) =>
-  object(
-    Object.fromEntries(
-      Object.keys(typeof value === 'object' && value !== null ? value : {}).map((kind) => [
-        kind,
-        text().max(60).required(),
-      ]),
-    ),
-  ).required('Send {} where there is nothing to say.'),
-);
+const bottlesSchema = recordOf(text().max(60).required());
 
 export const workSchema = object({
   bath: object({
@@ -176,18 +168,22 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
 export const EVENT_KINDS = Object.keys(ACTS) as TableEvent['kind'][];
 
 const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;
-const eventSchema = lazy((value: unknown) => {
-  const kind = typeof value === 'object' && value !== null && 'kind' in value ? value.kind : undefined;
-  const known = EVENT_KINDS.find((one) => one === kind);
-  return object({
+const eventOf = (kind: TableEvent['kind'] | null) =>
+  object({
     id: text().matches(UUID, 'Name each act by a UUID of its own.').required(),
     at: text()
       .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/, 'Give the time as an ISO time in UTC.')
       .required(),
     device: text().trim().max(60).required(),
     kind: text().oneOf(EVENT_KINDS).required(),
-    ...(known ? (ACTS[known] as object) : {}),
-  }).noUnknown();
+    ...(kind ? (ACTS[kind] as object) : {}),
+  }).noUnknown('This act has a field nobody knows.');
+/** Made once for each kind of act. */
+const EVENTS = new Map(EVENT_KINDS.map((kind) => [kind, eventOf(kind)]));
+const UNKNOWN_EVENT = eventOf(null);
+const eventSchema = lazy((value: unknown) => {
+  const kind = typeof value === 'object' && value !== null && 'kind' in value ? value.kind : undefined;
+  return EVENTS.get(kind as TableEvent['kind']) ?? UNKNOWN_EVENT;
 });
 
 /** Acts at the table as they are sent: those that are there already are passed over, so a batch may be sent again. */

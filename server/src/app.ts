@@ -11,7 +11,7 @@ import type { Database } from './database/connect.ts';
 import { dogRoutes } from './dogs/routes.ts';
 import { drawerRoutes } from './drawer/routes.ts';
 import { requestLog } from './edge/log.ts';
-import { readable } from './edge/readable.ts';
+import { readable, readBody } from './edge/limits.ts';
 import { sameOrigin } from './edge/sameOrigin.ts';
 import type { Library } from './packs/load.ts';
 import { notFound, problemHandler, Refusal } from './problems.ts';
@@ -103,7 +103,7 @@ export function createApp({
   });
 
   const api = express.Router();
-  api.use(noStore, sameOrigin, express.json({ limit: '1mb' }), onlyJson, readable);
+  api.use(noStore, sameOrigin, readBody, onlyJson, readable);
   api.use(sessionRoutes(db, demo));
   api.use(signedIn(db));
   api.use('/dogs', dogRoutes(db, library));

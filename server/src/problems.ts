@@ -38,14 +38,20 @@ export class Refusal extends Error {
 export const notFound = (what: string): Refusal =>
   new Refusal('not-found', `No such ${what}`, `This ${what} is not here. Go back and choose another.`);
 
-/** The body as the schema wants it. @throws Refusal naming every field that is wrong. */
-export function parseBody<T>(schema: Schema<T>, body: unknown): T {
+/** So many fields that are wrong are named; nobody mends more at once. */
+const MOST_NAMED = 20;
+
+/**
+ * The body as the schema wants it, without fields nobody knows; where `unknown` is refused, such a field is named instead.
+ * @throws Refusal naming the first fields that are wrong.
+ */
+export function parseBody<T>(schema: Schema<T>, body: unknown, unknown: 'strip' | 'refuse' = 'strip'): T {
   try {
-    return schema.validateSync(body, { abortEarly: false, stripUnknown: true });
+    return schema.validateSync(body, { abortEarly: false, stripUnknown: unknown === 'strip' });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];
-    const fields = inner.map((e) => ({ path: e.path ?? '', message: e.message }));
+    const fields = inner.slice(0, MOST_NAMED).map((e) => ({ path: e.path ?? '', message: e.message }));
     throw new Refusal(
       'bad-input',
       'Some of this cannot be right',
@@ -138,7 +144,7 @@ function refusalOfRequest(error: unknown): Refusal | null {
   if (type === 'entity.parse.failed')
     return new Refusal('bad-input', 'This is not JSON', 'Send a JSON body.');
   if (type === 'entity.too.large')
-    return new Refusal('bad-input', 'Too much at once', 'Send less than 1 MB.');
+    return new Refusal('bad-input', 'Too much at once', 'Send less of it at a time.');
   if (type === 'charset.unsupported' || type === 'encoding.unsupported') {
     return new Refusal('bad-input', 'This cannot be read', 'Send JSON as UTF-8, plain or gzip.');
   }

@@ -7,6 +7,7 @@ export const matReasonWord: Readonly<Record<MatReason, string>> = {
   'left-alone': 'the place is left alone',
   felted: 'felted to the skin',
   sores: 'sores beneath',
+  'tender-skin': 'on skin that is not sound',
   hurts: 'it would hurt too much',
   school: 'the salon clips mats',
   'no-minutes-left': 'patience or the salon’s minutes are used up',

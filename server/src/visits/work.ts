@@ -64,7 +64,7 @@ export function workRoutes(db: Database, library: Library): Router {
   router.post('/visits/:id/log', async (request, response) => {
     const who = permitted(response, 'table:log');
     const visitId = idFrom(request.params.id, 'visit');
-    const { events } = parseBody(logSchema, request.body);
+    const { events } = parseBody(logSchema, request.body, 'refuse');
     requireSense(events, library);
     await answerWrite(db, request, response, who, async (tx) => {
       await requireVisit(tx, visitId);
