@@ -1,4 +1,4 @@
-import type { MeasureKey } from '@kurrel/core';
+import type { Happening, MeasureKey } from '@kurrel/core';
 import { MEASURES } from '@kurrel/core';
 import type { InferType, NumberSchema } from 'yup';
 import { array, boolean, date, number, object } from 'yup';
@@ -92,6 +92,7 @@ export interface VisitLine {
   readonly what: string;
   readonly groomer: string;
   readonly note: string;
+  readonly happened: readonly Happening[];
   readonly done: boolean;
   /** Labels of the tools it was done with. */
   readonly tools: readonly string[];

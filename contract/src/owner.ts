@@ -21,6 +21,13 @@ export interface OwnerExport {
       readonly hands: Hands | null;
       readonly record: unknown;
       readonly consents: readonly Omit<Consent, 'id' | 'visitId' | 'planVersion'>[];
+      readonly messages: readonly { readonly at: string; readonly subject: string; readonly text: string }[];
     }[];
   })[];
+}
+
+/** What was erased, and the free texts that still have a part of the name in them. */
+export interface ErasedOwner {
+  readonly dogs: number;
+  readonly left: readonly { readonly dog: string; readonly place: string; readonly said: string }[];
 }

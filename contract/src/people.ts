@@ -10,36 +10,6 @@ export const foldedLogin = (typed: string): string => typed.normalize('NFKC').tr
 /** Long rather than odd: no capital, digit or sign is asked for. */
 export const LEAST_PASSWORD = 10;
 
-/** What everybody tries first, folded; nothing shorter than the least length. */
-const COMMON = new Set(
-  (
-    '1234567890 0123456789 12345678910 123456789a a123456789 1234567891 9876543210 0987654321 1111111111 0000000000 ' +
-    '1q2w3e4r5t qwertyuiop qwertyuiop1 1qaz2wsx3edc qwerty1234 qwerty12345 qwerty123456 asdfghjkl1 zaq12wsxcde3 ' +
-    'password12 password123 password1234 password12345 passwordpassword passw0rd123 p@ssw0rd123 mypassword letmein123 ' +
-    'letmein1234 iloveyou12 iloveyou123 iloveyou1234 ilovemydog welcome123 welcome1234 welcome2024 welcome2025 ' +
-    'welcome2026 administrator admin12345 admin123456 superman123 sunshine123 princess123 football123 baseball123 ' +
-    'dragon12345 monkey12345 abcdefghij abcdefghijk abcdefghijkl abc1234567 abcd123456 abcde12345 changeme123 ' +
-    'secret1234 computer123 whatever123 trustno1234 doggrooming doggroomer grooming123 groomer123 dogs123456 ' +
-    'summer2025 summer2026 winter2025 winter2026 september2026 november2026'
-  ).split(' '),
-);
-
-/**
- * What is wrong with a password for this person, or null.
- * Length counts, not composition; a common one, one character over and over, and the person's own name are refused.
- */
-export function passwordProblem(password: string, person: { login: string; name: string }): string | null {
-  const folded = password.normalize('NFKC').toLowerCase();
-  if ([...password].length < LEAST_PASSWORD)
-    return `At least ${LEAST_PASSWORD} characters: a few words do well.`;
-  if (new Set(folded).size < 4) return 'Too few different characters.';
-  if (COMMON.has(folded)) return 'This is one of the first that is tried: choose another.';
-  const own = [person.login, ...person.name.split(' ')].map(foldedLogin).filter(({ length }) => length > 3);
-  const rest = own.reduce((left, word) => left.replaceAll(word, ''), folded);
-  if (rest.length < 6) return 'Mostly your own name: choose another.';
-  return null;
-}
-
 const password = () => text().max(200, 'At most 200 characters.').required('Type the password.');
 
 /** What a lead says of somebody of the salon. */

@@ -17,8 +17,8 @@ export type StopAnswer = InferType<typeof stopAnswerSchema>;
 
 /** One line of the log; lines are never changed. */
 export interface StopLine extends Omit<StopAnswer, 'action'> {
-  /** Lifted: what stopped the work was taken off the sheet; found again, it stops again. */
-  readonly action: StopAnswer['action'] | 'lifted';
+  /** Found: seen on the sheet, and open until it is answered. Lifted: taken off the sheet; found again, it stops again. */
+  readonly action: StopAnswer['action'] | 'found' | 'lifted';
   readonly by: string;
   readonly at: string;
 }

@@ -1,4 +1,14 @@
-import type { Hand, Hands, LoggedPart, Plan, SeenSign, SideAnswer, SignedShave, Stretch } from '@kurrel/core';
+import type {
+  Hand,
+  Hands,
+  Happening,
+  LoggedPart,
+  Plan,
+  SeenSign,
+  SideAnswer,
+  SignedShave,
+  Stretch,
+} from '@kurrel/core';
 import type { InferType, ObjectSchema } from 'yup';
 import { array, boolean, date, number, object } from 'yup';
 import { recordOf } from './record.ts';
@@ -119,6 +129,8 @@ export interface VisitSheet {
     readonly on: string;
     readonly note: string;
     readonly signs: readonly SeenSign[];
+    /** What happened then: nicks, mats found, what would not pass, what was left. */
+    readonly happened: readonly Happening[];
   } | null;
   /** Past parts of visits: this dog's, and this groomer's on other dogs. */
   readonly history: { readonly dog: readonly LoggedPart[]; readonly groomer: readonly LoggedPart[] };

@@ -103,14 +103,15 @@ export interface ShelfBottle extends Bottle {
   readonly version: number;
 }
 
-/** What is sent of an act: who did it the server knows. */
-export type SentEvent = TableAct & Pick<TableEvent, 'id' | 'at' | 'device'>;
+/** What is sent of an act: `doneBy` names who did it, where that is not whoever is signed in where it is sent from. */
+export type SentEvent = TableAct & Pick<TableEvent, 'id' | 'at' | 'device'> & { readonly doneBy?: string };
 
 const zone = () => text().max(60);
 const minutes = () => number().min(0).max(600).required();
 const mm = () => number().moreThan(0, 'A length is more than nothing.').max(400, 'No more than 400 mm.');
 const tool = () => text().max(80).nullable().defined();
 
+const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;
 const DIRECTIONS = ['with', 'across', 'against'] as const;
 const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
   done: {
@@ -146,7 +147,14 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
       .required(),
   },
   stopped: { text: text().trim().max(200).required('Say what stops the work.') },
-  'went-on': {},
+  'stop-named': {
+    stop: text().matches(UUID, 'Say which stop.').required(),
+    text: text().trim().max(200).required('Say what stops the work.'),
+  },
+  'went-on': {
+    stop: text().matches(UUID, 'Say which stop is answered.').required('Say which stop is answered.'),
+  },
+  ended: { text: text().trim().max(200).required('Say why it ends here.') },
   swapped: { toolId: text().max(80).required() },
   'left-out': {
     tasks: array(step().required()).max(200).required(),
@@ -167,7 +175,6 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
 };
 export const EVENT_KINDS = Object.keys(ACTS) as TableEvent['kind'][];
 
-const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;
 const eventOf = (kind: TableEvent['kind'] | null) =>
   object({
     id: text().matches(UUID, 'Name each act by a UUID of its own.').required(),
@@ -175,6 +182,7 @@ const eventOf = (kind: TableEvent['kind'] | null) =>
       .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/, 'Give the time as an ISO time in UTC.')
       .required(),
     device: text().trim().max(60).required(),
+    doneBy: text().matches(UUID, 'Say who did it.').optional(),
     kind: text().oneOf(EVENT_KINDS).required(),
     ...(kind ? (ACTS[kind] as object) : {}),
   }).noUnknown('This act has a field nobody knows.');

@@ -22,7 +22,8 @@ export async function demoDatabase(cluster: Cluster, fresh: boolean): Promise<De
   try {
     if (fresh) await wipe(owner.db);
     const seeded = await isEmpty(owner.db);
-    if (seeded) await seedDemo(owner.db, loadLibrary(), new Date());
+    // All of it or nothing: stopped in the midst, the next start seeds again.
+    if (seeded) await owner.db.transaction((tx) => seedDemo(tx, loadLibrary(), new Date()));
     return { ownerUrl, appUrl: cluster.appUrl(DATABASE), secret: cluster.secret, seeded };
   } finally {
     await owner.close();

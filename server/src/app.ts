@@ -103,8 +103,9 @@ export function createApp({
   });
 
   const api = express.Router();
+  api.use(headOfStreams);
   api.use(noStore, sameOrigin, readBody, onlyJson, readable);
-  api.use(sessionRoutes(db, demo));
+  api.use(sessionRoutes(db, demo, secret));
   api.use(signedIn(db));
   api.use('/dogs', dogRoutes(db, library));
   api.use('/drawer', drawerRoutes(db, library));
@@ -133,6 +134,13 @@ export function createApp({
   app.use(problemHandler(log));
   return app;
 }
+
+/** The head of a stream has no end by itself: it is answered and over. */
+const headOfStreams: express.RequestHandler = (request, response, next) => {
+  if (request.method === 'HEAD' && /\/(?:events|gauge|thermometer)$/.test(request.path))
+    response.type('text/event-stream').end();
+  else next();
+};
 
 /** Answers about a salon are nobody's to keep on the way. */
 const noStore: express.RequestHandler = (_request, response, next) => {

@@ -34,9 +34,16 @@ const server = app.listen(port, process.env.HOST ?? '127.0.0.1', (error) => {
   log.info({ port }, 'listening');
 });
 
+/** Whatever is still open then is cut off: nobody waits longer for a server to end. */
+const LAST_MS = 6_000;
+
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
     closing.abort();
+    setTimeout(() => {
+      server.closeAllConnections();
+      setTimeout(() => process.exit(0), 1_000).unref();
+    }, LAST_MS).unref();
     server.close(() => void Promise.all([connection.close(), changes.close()]).then(() => process.exit(0)));
     server.closeIdleConnections();
   });

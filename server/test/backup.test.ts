@@ -1,11 +1,13 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backup, restore } from '../../scripts/src/backup/dump.ts';
 import type { Cluster } from '../../scripts/src/cluster.ts';
-import { startThrowaway } from '../../scripts/src/cluster.ts';
+import { PROJECT, startThrowaway } from '../../scripts/src/cluster.ts';
 import { demoCopy } from '../../scripts/src/emptyDatabase.ts';
 
 let cluster: Cluster;
@@ -52,6 +54,30 @@ describe('a backup', () => {
     await app.connect();
     expect((await app.query('select * from dogs')).rows, 'the app sees nobody’s rows unasked').toEqual([]);
     await app.end();
+  });
+
+  it('is of the database it is told, says which, and only its owner reads it', async () => {
+    const { ownerUrl } = await demoCopy();
+    const other = join(folder, 'told.dump');
+    const env = { ...process.env, KURREL_OWNER_URL: ownerUrl, KURREL_SECRET: 'of another installation' };
+    const { stdout } = await promisify(execFile)('npx', ['tsx', 'scripts/src/backup/backup.ts', other], {
+      cwd: PROJECT,
+      env,
+    });
+    expect(stdout).toContain(new URL(ownerUrl).pathname);
+    expect(statSync(other).mode & 0o777).toBe(0o600);
+    expect(readFileSync(`${other}.secret`, 'utf8').trim()).toBe('of another installation');
+    await cluster.createDatabase('told');
+    const into = {
+      ...process.env,
+      KURREL_OWNER_URL: cluster.ownerUrl('told'),
+      KURREL_APP_URL: cluster.appUrl('told'),
+    };
+    await promisify(execFile)('npx', ['tsx', 'scripts/src/backup/restore.ts', other], {
+      cwd: PROJECT,
+      env: into,
+    });
+    expect(await everything(cluster.ownerUrl('told'))).toEqual(await everything(ownerUrl));
   });
 
   it('is not read over what is there, and a file that is none changes nothing', async () => {

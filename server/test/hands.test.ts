@@ -138,7 +138,10 @@ describe('stops', () => {
       .send({ ...answer, key: 'swollen-belly' })
       .expect(422);
     const lines = (await bram.post(`${visit}/stops`).send(answer).expect(201)).body;
-    expect(lines).toMatchObject([{ ...answer, by: 'Bram Quennell', at: expect.any(String) }]);
+    expect(lines).toMatchObject([
+      { key: answer.key, action: 'found', by: 'Isolde Pike' },
+      { ...answer, by: 'Bram Quennell', at: expect.any(String) },
+    ]);
 
     const started = await trainee.put(`${visit}/start`).send({ started: true }).expect(200);
     expect(started.body.startedAt).not.toBeNull();
@@ -150,7 +153,7 @@ describe('stops', () => {
     expect((await sheetOf(trainee, sheet.visit.id)).hands).toEqual(after.hands);
     await put(bram, after, withoutFind(after.hands, gone)).expect(200);
     const again = await sheetOf(trainee, sheet.visit.id);
-    expect(again.stopLog.map(({ action }) => action)).toEqual(['referred', 'lifted']);
+    expect(again.stopLog.map(({ action }) => action)).toEqual(['found', 'referred', 'lifted']);
     await put(trainee, again, after.hands).expect(200);
     await trainee.put(`${visit}/start`).send({ started: true }).expect(409);
 
@@ -168,7 +171,10 @@ describe('stops', () => {
     const lead = await world.signIn('ottilie');
     await put(lead, found, without).expect(200);
     const after = await sheetOf(lead, sheet.visit.id);
-    expect(after.stopLog).toMatchObject([{ key: 'open-skin@back', action: 'lifted', by: 'Ottilie Marsh' }]);
+    expect(after.stopLog).toMatchObject([
+      { key: 'open-skin@back', action: 'found', by: 'Isolde Pike' },
+      { key: 'open-skin@back', action: 'lifted', by: 'Ottilie Marsh' },
+    ]);
   });
 
   it('a plan that findings have made unsafe since it was saved is not started', async () => {

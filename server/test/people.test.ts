@@ -278,6 +278,65 @@ describe('what an owner may ask for', () => {
   });
 });
 
+describe('an owner whose dog was sold', () => {
+  it('gets what was theirs, and the new owner none of it; erased, the name is nowhere, and what still has a part of it is listed', async () => {
+    const lead = await world.signIn('ottilie');
+    const { body: page } = await lead.get('/api/dogs?q=Bosun').expect(200);
+    const [dog] = page.dogs;
+    const old = 'Wilhelmina Ottershaw';
+    const put = async (facts: object) => {
+      const { body } = await lead.get(`/api/dogs/${dog.id}`).expect(200);
+      const { id: _id, version, archived: _archived, ...is } = body.dog;
+      await lead
+        .put(`/api/dogs/${dog.id}`)
+        .set('If-Match', `"${version}"`)
+        .send({ ...is, ...facts })
+        .expect(200);
+    };
+    await put({ owner: old, remember: [`${old} likes him short`, 'Ottershaw children feed him'] });
+    await world.owner.db.execute(
+      sql`update visits set owner = ${old} where dog_id = ${dog.id} and record is not null`,
+    );
+    await put({ owner: 'Cornelius Vale' });
+    const ask = (path: string, owner: string) => lead.post(`/api/owners/${path}`).send({ owner });
+    const theirs = (await ask('export', old).expect(200)).body.dogs[0];
+    expect(theirs.visits.length).toBeGreaterThan(0);
+    expect(theirs).toMatchObject({ owner: old, remember: [] });
+    const news = (await ask('export', 'Cornelius Vale').expect(200)).body.dogs[0];
+    expect(news.visits.every((v: { record: unknown }) => v.record === null)).toBe(true);
+    const erased = (await ask('erase', old).expect(200)).body;
+    expect(erased.left).toEqual([{ dog: 'Bosun', place: 'card', said: 'Ottershaw children feed him' }]);
+    const after = (await lead.get(`/api/dogs/${dog.id}`).expect(200)).body.dog;
+    expect(after.owner).toBe('Cornelius Vale');
+    expect(after.remember[0]).toBe('… likes him short');
+    await ask('export', old).expect(422);
+  });
+});
+
+describe('tries to sign in', () => {
+  it('slow a name down, and do not shut out its owner from a device that is known', async () => {
+    await world.owner.db.execute(sql`delete from gate.tries`);
+    const owner = request.agent(world.app);
+    const sign = (agent: ReturnType<typeof request.agent>, password: string) =>
+      agent.post('/api/session').send({ login: 'bram', password });
+    await sign(owner, world.passwordOf('bram')).expect(204);
+    const stranger = request.agent(world.app);
+    for (let i = 0; i < 8; i++) await sign(stranger, `wrong ${i} wrong`).expect(401);
+    await sign(stranger, world.passwordOf('bram')).expect(429);
+    await sign(owner, world.passwordOf('bram')).expect(204);
+    // On the known device its own wrong tries count.
+    for (let i = 0; i < 8; i++) await sign(owner, `wrong ${i} wrong`).expect(401);
+    await sign(owner, world.passwordOf('bram')).expect(429);
+    await world.owner.db.execute(sql`delete from gate.tries`);
+  });
+
+  it('a changed password makes the device unknown, and one’s own is changed with the old one only', async () => {
+    const lead = await world.signIn('ottilie');
+    const me = (await lead.get('/api/session').expect(200)).body.person.id;
+    await lead.post(`/api/people/${me}/password`).send({ password: 'three wet towels' }).expect(403);
+  });
+});
+
 describe('a signed consent', () => {
   it('that somebody changed in the database is found out, on the visit and from the dog’s card', async () => {
     const lead = await world.signIn('ottilie');

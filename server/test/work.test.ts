@@ -118,7 +118,7 @@ describe('the log of the table', () => {
   ])('refuses %s and keeps nothing of the batch', async (_name, bad) => {
     const { agent, visit } = await open('bram', 'Wren');
     const before = (await agent.get(`/api/visits/${visit}/log`)).body as TableEvent[];
-    await log(agent, visit, [act({ kind: 'went-on' }), bad], 422);
+    await log(agent, visit, [act({ kind: 'rested', minutes: 5 }), bad], 422);
     expect((await agent.get(`/api/visits/${visit}/log`)).body).toEqual(before);
   });
 

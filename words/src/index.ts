@@ -10,3 +10,4 @@ export * from './typed.ts';
 export * from './violations.ts';
 export * from './changes.ts';
 export * from './standard.ts';
+export * from './breaches.ts';

@@ -36,8 +36,14 @@ export type TableAct =
       readonly takenId: string | null;
     }
   | { readonly kind: 'hurt'; readonly zone: string | null; readonly what: 'nick' | 'redness' }
+  /** Stopped at the first touch; the act's own id is the stop's name. */
   | { readonly kind: 'stopped'; readonly text: string }
-  | { readonly kind: 'went-on' }
+  /** What it is, once there was a hand free to say so. */
+  | { readonly kind: 'stop-named'; readonly stop: string; readonly text: string }
+  /** Answers the one stop it names; null, in logs from before stops had names, all there were. */
+  | { readonly kind: 'went-on'; readonly stop: string | null }
+  /** The visit ends here and the dog is referred; it answers no stop. */
+  | { readonly kind: 'ended'; readonly text: string }
   | { readonly kind: 'swapped'; readonly toolId: string }
   /** The rest of the work as it was decided: what is left out, and what comes another day. */
   | { readonly kind: 'left-out'; readonly tasks: readonly string[]; readonly another: readonly string[] }
@@ -51,6 +57,20 @@ export type TableAct =
       }[];
     };
 
+/**
+ * What the server saw when an act reached it. The act happened and is kept: before the start, while a stop was open, after the end; a step or
+ * tool nobody knows; a clock that disagrees; against what the dog's skin allows; sent by another than who did it.
+ */
+export type ActMark =
+  | 'not-started'
+  | 'while-stopped'
+  | 'after-finish'
+  | 'unknown-step'
+  | 'unknown-tool'
+  | 'clock'
+  | 'harms'
+  | 'sent-by-another';
+
 /** An act with who did it, when, and its own name: sent twice, it is one. */
 export type TableEvent = TableAct & {
   readonly id: string;
@@ -58,6 +78,9 @@ export type TableEvent = TableAct & {
   readonly at: string;
   readonly by: string;
   readonly device: string;
+  /** Who was signed in when it was sent, where that was another. */
+  readonly sentBy?: string;
+  readonly marks?: readonly ActMark[];
 };
 
 /** The order acts count in: by the time on their device, then by name, the same on every screen. */

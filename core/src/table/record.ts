@@ -2,6 +2,14 @@ import type { LoggedPart } from '../estimate/pace.ts';
 import type { TableEvent } from './events.ts';
 import { inTurn } from './events.ts';
 
+/** Something that happened to the dog, or to a step of its work, for the card and the next visit. */
+export interface Happening {
+  readonly kind: 'nick' | 'redness' | 'mat-found' | 'would-not-pass' | 'skipped' | 'stopped' | 'ended';
+  readonly zone: string | null;
+  /** The step, where it was one of no place; a reason; what was said. */
+  readonly text: string;
+}
+
 /** What a visit leaves behind: where the next one starts. */
 export interface TableRecord {
   /** Stretched mm by zone: as measured, else as cut, else as the hair was. */
@@ -11,26 +19,96 @@ export interface TableRecord {
   /** Label of the tool used in each zone. */
   readonly tools: Readonly<Record<string, string>>;
   readonly note: string;
+  readonly happened: readonly Happening[];
 }
 
 /**
  * The record of a visit from its log: a step that was undone leaves nothing, one done twice counts once, a length measured afterwards stands over the
- * one that was planned.
+ * one that was planned. What hurt, was found, would not pass or was skipped is in it, each side by itself.
  */
 export function recordOf(
   events: readonly TableEvent[],
   hairMm: Readonly<Record<string, number>>,
 ): TableRecord {
   const done = new Map<string, Extract<TableEvent, { kind: 'done' }>>();
+  const skipped = new Map<string, string>();
+  const stops = new Map<string, string>();
   const measured = new Map<string, number>();
   const notes: string[] = [];
+  const happened: Happening[] = [];
   for (const event of inTurn(events)) {
-    if (event.kind === 'done' && !done.has(event.task)) done.set(event.task, event);
-    if (event.kind === 'undone') done.delete(event.task);
-    if (event.kind === 'measured') measured.set(event.zone, event.mm);
-    if (event.kind === 'note') notes.push(event.text);
+    switch (event.kind) {
+      case 'done':
+        if (!done.has(event.task)) done.set(event.task, event);
+        skipped.delete(event.task);
+        break;
+      case 'undone':
+        done.delete(event.task);
+        skipped.delete(event.task);
+        break;
+      case 'skipped':
+        if (!done.has(event.task)) skipped.set(event.task, event.reason);
+        break;
+      case 'measured':
+        measured.set(event.zone, event.mm);
+        break;
+      case 'note':
+        notes.push(event.text);
+        break;
+      case 'hurt':
+        happened.push({ kind: event.what, zone: event.zone, text: '' });
+        break;
+      case 'mat-found':
+        happened.push({ kind: 'mat-found', zone: event.zone, text: '' });
+        break;
+      case 'would-not-pass':
+        happened.push({ kind: 'would-not-pass', zone: event.zone, text: '' });
+        break;
+      case 'stopped':
+        stops.set(event.id, event.text);
+        break;
+      case 'stop-named':
+        if (stops.has(event.stop)) stops.set(event.stop, event.text);
+        break;
+      case 'ended':
+        happened.push({ kind: 'ended', zone: null, text: event.text });
+        break;
+      case 'rested':
+      case 'went-on':
+      case 'swapped':
+      case 'left-out':
+      case 'bathed':
+        break;
+    }
   }
   const steps = [...done.values()];
+  const cut = steps.flatMap(({ zone, leavesMm }) =>
+    zone !== null && leavesMm !== null ? [[zone, leavesMm] as const] : [],
+  );
+  const tools = steps.flatMap(({ zone, tool }) =>
+    zone !== null && tool !== '' ? [[zone, tool] as const] : [],
+  );
+  return {
+    leftMm: { ...hairMm, ...Object.fromEntries(cut), ...Object.fromEntries(measured) },
+    minutes: Math.round(steps.reduce((sum, { minutes }) => sum + minutes, 0)),
+    parts: partsOf(steps),
+    tools: Object.fromEntries(tools),
+    note: [...new Set(notes)].join('; ').slice(0, 500),
+    happened: [
+      ...happened,
+      ...[...stops.values()].map((text): Happening => ({ kind: 'stopped', zone: null, text })),
+      ...[...skipped].map(([task, reason]): Happening => {
+        const zone = zoneOfTask(task);
+        return { kind: 'skipped', zone, text: zone === null ? `${task}: ${reason}` : reason };
+      }),
+    ],
+  };
+}
+
+/** `zone:rib.left` and `whorl:zone:rib.left` are of a place. */
+const zoneOfTask = (task: string): string | null => /(?:^|:)zone:([\w.-]+)/.exec(task)?.[1] ?? null;
+
+function partsOf(steps: readonly Extract<TableEvent, { kind: 'done' }>[]): readonly LoggedPart[] {
   const parts = new Map<string, LoggedPart>();
   for (const { part, minutes, plannedMinutes } of steps) {
     if (part === null) continue;
@@ -41,17 +119,5 @@ export function recordOf(
       expectedMinutes: before.expectedMinutes + plannedMinutes,
     });
   }
-  const cut = steps.flatMap(({ zone, leavesMm }) =>
-    zone !== null && leavesMm !== null ? [[zone, leavesMm] as const] : [],
-  );
-  const tools = steps.flatMap(({ zone, tool }) =>
-    zone !== null && tool !== '' ? [[zone, tool] as const] : [],
-  );
-  return {
-    leftMm: { ...hairMm, ...Object.fromEntries(cut), ...Object.fromEntries(measured) },
-    minutes: Math.round(steps.reduce((sum, { minutes }) => sum + minutes, 0)),
-    parts: [...parts.values()],
-    tools: Object.fromEntries(tools),
-    note: [...new Set(notes)].join('; ').slice(0, 500),
-  };
+  return [...parts.values()];
 }

@@ -116,10 +116,69 @@ describe('where a dog on the table stands', () => {
     expect(now(event(done(first)), event(done(first))).twice).toEqual([]);
   });
 
-  it('stands still at a stop until somebody goes on', () => {
+  it('stands still at a stop until that stop is answered; one nobody saw stays', () => {
+    const [one, other] = [
+      event({ kind: 'stopped', text: 'stopped' }),
+      event({ kind: 'stopped', text: 'bleeding' }),
+    ];
+    const named = event({ kind: 'stop-named', stop: one.id, text: 'collapse' });
+    expect(now(one, named).stops).toEqual([{ id: one.id, text: 'collapse' }]);
+    const answered = event({ kind: 'went-on', stop: one.id });
+    expect(now(one, answered).stops).toEqual([]);
+    expect(now(one, other, answered).stops).toEqual([{ id: other.id, text: 'bleeding' }]);
+    expect(now(one, event({ kind: 'went-on', stop: 'nobody saw it' })).stops).toHaveLength(1);
+    expect(now(one, other, event({ kind: 'went-on', stop: null })).stops).toEqual([]);
+  });
+
+  it('a visit that was ended has no step in hand, and its stop stays unanswered', () => {
     const stop = event({ kind: 'stopped', text: 'collapse' });
-    expect(now(stop).stopped).toBe('collapse');
-    expect(now(stop, event({ kind: 'went-on' })).stopped).toBeNull();
+    const ended = now(event(done(first)), stop, event({ kind: 'ended', text: 'referred to a vet' }));
+    expect(ended).toMatchObject({ current: null, next: null, ended: 'referred to a vet' });
+    expect(ended.stops).toHaveLength(1);
+  });
+
+  it('is taken back to its first step, one act after the other', () => {
+    const acts = [
+      event(done(first)),
+      event({ kind: 'skipped', task: second.id, reason: 'no' }),
+      event(done(third)),
+    ];
+    let log: TableEvent[] = [...acts];
+    const taken: string[] = [];
+    for (let last = now(...log).last; last; last = now(...log).last) {
+      if (!('task' in last) || last.task === null) break;
+      taken.push(last.task);
+      log = [...log, event({ kind: 'undone', task: last.task })];
+    }
+    expect(taken).toEqual([third.id, second.id, first.id]);
+    expect(now(...log)).toMatchObject({ behind: 0, last: null });
+    expect(now(...log).workedMinutes).toBeCloseTo(0, 9);
+  });
+
+  it('its record says what hurt, was found, would not pass, stopped or was skipped, each side by itself', () => {
+    const stop = event({ kind: 'stopped', text: 'stopped' });
+    const { happened } = recordOf(
+      [
+        event({ kind: 'hurt', zone: 'ear-fringe.left', what: 'nick' }),
+        event({ kind: 'mat-found', zone: 'armpit.right' }),
+        event({ kind: 'would-not-pass', zone: 'rib.left', toolId: null, takenId: null }),
+        event({ kind: 'skipped', task: 'zone:hindfoot.left', reason: 'too much for it' }),
+        event({ kind: 'skipped', task: 'nails-rear', reason: 'another day' }),
+        event({ kind: 'skipped', task: second.id, reason: 'no' }),
+        event({ kind: 'undone', task: second.id }),
+        stop,
+        event({ kind: 'stop-named', stop: stop.id, text: 'it bites' }),
+      ],
+      {},
+    );
+    expect(happened).toEqual([
+      { kind: 'nick', zone: 'ear-fringe.left', text: '' },
+      { kind: 'mat-found', zone: 'armpit.right', text: '' },
+      { kind: 'would-not-pass', zone: 'rib.left', text: '' },
+      { kind: 'stopped', zone: null, text: 'it bites' },
+      { kind: 'skipped', zone: 'hindfoot.left', text: 'too much for it' },
+      { kind: 'skipped', zone: null, text: 'nails-rear: another day' },
+    ]);
   });
 
   it('what is left out or put off is behind, and nothing left is nothing in hand', () => {

@@ -2,6 +2,12 @@ import type { Task } from '../tasks/tasks.ts';
 import type { TableEvent } from './events.ts';
 import { inTurn } from './events.ts';
 
+/** A stop at the table that nobody has answered: its name is its act's id. */
+export interface TableStop {
+  readonly id: string;
+  readonly text: string;
+}
+
 /** Where a dog on the table stands. */
 export interface TableNow {
   /** The step in hand; null when nothing is left to do. */
@@ -23,8 +29,10 @@ export interface TableNow {
   /** What is left of the dog's patience, minutes of standing, and as a share. */
   readonly patienceMinutes: number;
   readonly patienceShare: number;
-  /** A stop nobody has lifted. */
-  readonly stopped: string | null;
+  /** Stops nobody has answered, the first to be stopped for first. */
+  readonly stops: readonly TableStop[];
+  /** Why the visit was ended before its work was done; null while it was not. */
+  readonly ended: string | null;
   /** Steps that two people, or two devices, each did. */
   readonly twice: readonly { readonly task: string; readonly by: readonly string[] }[];
   /** The last act that can be taken back. */
@@ -41,9 +49,11 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
   const doers = new Map<string, Set<string>>();
   let leftOut = new Set<string>();
   let another = new Set<string>();
-  let stopped: string | null = null;
+  const stops = new Map<string, string>();
+  let ended: string | null = null;
   let [worked, planned, rested, stress] = [0, 0, 0, 0];
-  let last: TableEvent | null = null;
+  let undoable: TableEvent[] = [];
+  const isOf = (task: string) => (event: TableEvent) => 'task' in event && event.task === task;
   for (const event of inTurn(events)) {
     switch (event.kind) {
       case 'done': {
@@ -56,7 +66,7 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
         }
         done.set(event.task, done.get(event.task) ?? event);
         skipped.delete(event.task);
-        last = event;
+        undoable = [...undoable.filter((one) => !isOf(event.task)(one)), event];
         break;
       }
       case 'undone': {
@@ -69,22 +79,30 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
         done.delete(event.task);
         doers.delete(event.task);
         skipped.delete(event.task);
-        last = null;
+        undoable = undoable.filter((one) => !isOf(event.task)(one));
         break;
       }
       case 'skipped':
         if (!done.has(event.task)) skipped.set(event.task, event.reason);
-        last = event;
+        undoable = [...undoable.filter((one) => !isOf(event.task)(one)), event];
         break;
       case 'rested':
         rested += event.minutes;
         stress = 0;
         break;
       case 'stopped':
-        stopped = event.text;
+        stops.set(event.id, event.text);
+        break;
+      case 'stop-named':
+        if (stops.has(event.stop)) stops.set(event.stop, event.text);
         break;
       case 'went-on':
-        stopped = null;
+        // Of stops that nobody had seen when it was said none is answered.
+        if (event.stop === null) stops.clear();
+        else stops.delete(event.stop);
+        break;
+      case 'ended':
+        ended = event.text;
         break;
       case 'left-out':
         leftOut = new Set(event.tasks);
@@ -97,8 +115,8 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
     done.has(id) || passedOver(id) || (again !== null && passedOver(again.of));
   const ahead = order.filter((task) => !gone(task));
   return {
-    current: ahead[0] ?? null,
-    next: ahead[1] ?? null,
+    current: ended === null ? (ahead[0] ?? null) : null,
+    next: ended === null ? (ahead[1] ?? null) : null,
     done,
     skipped,
     leftOut,
@@ -111,8 +129,9 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
     leftMinutes: ahead.reduce((sum, { minutes }) => sum + minutes, 0),
     patienceMinutes: Math.max(0, patience - stress),
     patienceShare: Math.max(0, 1 - stress / patience),
-    stopped,
+    stops: [...stops].map(([id, text]) => ({ id, text })),
+    ended,
     twice: [...doers].flatMap(([task, by]) => (by.size > 1 ? [{ task, by: [...by] }] : [])),
-    last,
+    last: undoable.at(-1) ?? null,
   };
 }

@@ -64,7 +64,8 @@ const BEFORE_MATS = ['brush'];
 
 function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
   const { tasks, zones } = visit.packs;
-  return (mats?.mats ?? []).flatMap(({ mat, decision, brushMinutes, clipMinutes }): Draft[] => {
+  return (mats?.mats ?? []).flatMap((judged): Draft[] => {
+    const { mat, decision, brushMinutes, clipMinutes, blade, takesZone } = judged;
     const minutes =
       decision === 'clip' ? clipMinutes : brushMinutes + (decision === 'part' ? clipMinutes : 0);
     if (minutes <= 0) return [];
@@ -74,7 +75,12 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
       {
         ...plainTask(visit, `mat:${mat.id}`, kind.name, stanceOf(visit, kind.id)),
         phase: 'prep',
-        tool: decision === 'clip' ? 'blade' : 'slicker',
+        tool: decision === 'clip' ? (blade?.label ?? 'blade') : 'slicker',
+        ...(decision === 'clip' && blade
+          ? { toolId: blade.toolId, technique: 'clip', direction: 'with' }
+          : {}),
+        // The place comes to the blade's length with its mat.
+        leavesMm: decision !== 'save' && takesZone ? (blade?.leavesMm ?? null) : null,
         zone: mat.zone,
         side: sideIn(mat.zone),
         stance: stanceAt(visit, kind.id, sideIn(mat.zone)),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { mat, packs, sign } from '../../testing/packs.ts';
 import { byRole } from '../packs/roles.ts';
 import { HANDLING } from '../terms/dog.ts';
-import { liftedStops, openStops, stopsOf } from './stops.ts';
+import { liftedStops, openStops, stopsOf, unloggedStops } from './stops.ts';
 
 const calm = { handling: 'easy', standingMinutes: null } as const;
 const found = (extra: Partial<Parameters<typeof stopsOf>[0]> = {}) =>
@@ -32,15 +32,30 @@ describe('stops', () => {
 
   const stops = found({ signs: [sign('hot-spot', 'thigh.left')] });
   const key = keys(stops)[0] ?? '';
-  const entry = (action: 'cleared' | 'referred' | 'lifted', at = key) => ({ key: at, action });
+  const entry = (action: 'found' | 'cleared' | 'referred' | 'lifted', at = key) => ({ key: at, action });
 
   it('are open until the last word about them is an answer', () => {
-    expect(openStops(stops, [])).toEqual(stops);
-    expect(openStops(stops, [entry('cleared')])).toEqual([]);
-    expect(openStops(stops, [entry('referred')])).toEqual([]);
-    expect(openStops(stops, [entry('cleared'), entry('lifted')])).toEqual(stops);
-    expect(openStops(stops, [entry('lifted'), entry('cleared')])).toEqual([]);
-    expect(openStops(stops, [entry('cleared', 'another')])).toEqual(stops);
+    expect(openStops(stops, [], packs.safety)).toEqual(stops);
+    expect(openStops(stops, [entry('cleared')], packs.safety)).toEqual([]);
+    expect(openStops(stops, [entry('referred')], packs.safety)).toEqual([]);
+    expect(openStops(stops, [entry('cleared'), entry('lifted')], packs.safety)).toEqual(stops);
+    expect(openStops(stops, [entry('lifted'), entry('cleared')], packs.safety)).toEqual([]);
+    expect(openStops(stops, [entry('cleared', 'another')], packs.safety)).toEqual(stops);
+  });
+
+  it('one that was found stays open though the card or another visit no longer says it, until it is answered or lifted', () => {
+    expect(openStops([], [entry('found')], packs.safety)).toEqual(stops);
+    expect(openStops([], [entry('found'), entry('cleared')], packs.safety)).toEqual([]);
+    expect(openStops([], [entry('found'), entry('lifted')], packs.safety)).toEqual([]);
+    expect(openStops(stops, [entry('found')], packs.safety)).toEqual(stops);
+    expect(unloggedStops(stops, [])).toEqual([key]);
+    expect(unloggedStops(stops, [entry('found')])).toEqual([]);
+    expect(unloggedStops(stops, [entry('cleared')])).toEqual([]);
+    expect(unloggedStops(stops, [entry('cleared'), entry('lifted')])).toEqual([key]);
+  });
+
+  it('sores stop the work only under felt; under less they restrict the place', () => {
+    expect(keys(found({ mats: [mat('rib.left', { sores: true, tightness: 2 })] }))).toEqual([]);
   });
 
   it('are lifted by taking away what brought them, answered or not, and once', () => {

@@ -41,15 +41,34 @@ export function stopsOf(
   return [...stops.values()];
 }
 
-/** An entry in the log of stops: answered by somebody, or lifted because what stopped the work was taken off the sheet. */
+/** An entry in the log of stops: seen, answered by somebody, or lifted because what stopped the work was taken off the sheet. */
 interface LoggedStop {
   readonly key: string;
-  readonly action: 'cleared' | 'referred' | 'lifted';
+  readonly action: 'found' | 'cleared' | 'referred' | 'lifted';
 }
 
-/** The stops whose last entry does not say cleared or referred; one that was lifted and is found again is open again. */
-export const openStops = (stops: readonly Stop[], log: readonly LoggedStop[]): readonly Stop[] =>
-  stops.filter(({ key }) => (lastAction(log, key) ?? 'lifted') === 'lifted');
+/**
+ * The stops whose last entry does not say cleared or referred; one that was lifted and is found again is open again. One that was found stays
+ * until it is answered or lifted, whatever the card or another visit says now.
+ */
+export function openStops(
+  stops: readonly Stop[],
+  log: readonly LoggedStop[],
+  { stops: kinds }: Pick<SafetyPack, 'stops'>,
+): readonly Stop[] {
+  const open = ({ key }: Stop) => ['found', 'lifted', undefined].includes(lastAction(log, key));
+  const logged = [...new Set(log.map(({ key }) => key))].flatMap((key): Stop[] => {
+    if (stops.some((stop) => stop.key === key) || lastAction(log, key) !== 'found') return [];
+    const [id, zone] = key.split('@');
+    const stop = kinds.find((kind) => kind.id === id);
+    return stop ? [{ key, stop, zone: zone ?? null }] : [];
+  });
+  return [...stops.filter(open), ...logged];
+}
+
+/** Keys of stops that are found and that no entry speaks of yet: what a log has to be told. */
+export const unloggedStops = (stops: readonly Stop[], log: readonly LoggedStop[]): readonly string[] =>
+  stops.map(({ key }) => key).filter((key) => (lastAction(log, key) ?? 'lifted') === 'lifted');
 
 /** Keys of stops that were there, answered or not, or were answered, and are no longer found: taking a sign away lifts its stop. */
 export const liftedStops = (

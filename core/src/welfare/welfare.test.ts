@@ -193,7 +193,9 @@ describe('what is sore, painful or healing', () => {
       } as const;
       const [stop] = stopsOf(found, packs, 'bites');
       expect(stop?.key).toBe(`${id}@${where}`);
-      expect(openStops(stop ? [stop] : [], [{ key: stop?.key ?? '', action: 'cleared' }])).toEqual([]);
+      expect(
+        openStops(stop ? [stop] : [], [{ key: stop?.key ?? '', action: 'cleared' }], packs.safety),
+      ).toEqual([]);
       expect(bladed({ signs: [sign(id, where)] }, where).leftAlone).toBe(true);
     }
   });

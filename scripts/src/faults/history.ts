@@ -185,7 +185,8 @@ export async function live(
       const event = { ...act, id, at: new Date().toISOString(), device: 'client' };
       await send('POST', `/visits/${visit}/log`, null, { events: [event] }, 200);
       history.acts.push(id);
-      if (bathed) history.bottle.tookMl += ml;
+      // One bath drains once: its last word counts.
+      if (bathed) history.bottle.tookMl = ml;
     },
     async () => {
       await send('PUT', `/visits/${visit}/start`, null, { started: dice.chance(0.5) }, 200);

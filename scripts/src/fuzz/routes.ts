@@ -165,6 +165,7 @@ export const ROUTES: readonly FuzzedRoute[] = [
   { method: 'PUT', path: '/visits/:visit/work', body: work },
   { method: 'GET', path: '/visits/:visit/log' },
   { method: 'POST', path: '/visits/:visit/log', body: { events: [event, bathed] } },
+  { method: 'POST', path: '/visits/:visit/log/confirm', body: {} },
   {
     method: 'PUT',
     path: '/visits/:visit/booking',

@@ -178,6 +178,7 @@ async function visitLines(tx: SalonTx, dogId: string): Promise<readonly VisitLin
     what: visit.what,
     groomer,
     note: visit.record?.note ?? '',
+    happened: visit.record?.happened ?? [],
     done: visit.record !== null,
     tools: [...new Set(Object.values(visit.record?.tools ?? {}))],
     consents: signed

@@ -1,11 +1,11 @@
 import type { Member } from '@kurrel/contract';
-import { newPersonSchema, passwordProblem, personSchema, resetPasswordSchema } from '@kurrel/contract';
+import { newPersonSchema, personSchema, resetPasswordSchema } from '@kurrel/contract';
 import { hash } from '@node-rs/argon2';
 import { and, asc, eq, isNull, ne, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database, SalonTx } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
-import { people, sessions } from '../database/schema/team.ts';
+import { people, salons, sessions } from '../database/schema/team.ts';
 import { answerWrite } from '../edge/write.ts';
 import {
   changedMeanwhile,
@@ -17,6 +17,7 @@ import {
   versionFrom,
 } from '../problems.ts';
 import { note } from '../session/securityLog.ts';
+import { passwordProblem } from './password.ts';
 import { permitted } from '../session/session.ts';
 
 type PersonRow = typeof people.$inferSelect;
@@ -44,9 +45,9 @@ export function peopleRoutes(db: Database): Router {
   router.post('/', async (request, response) => {
     const who = permitted(response, 'people:edit');
     const { password, ...facts } = parseBody(newPersonSchema, request.body);
-    requireGood(password, facts);
     const passwordHash = await hash(password);
     await answerWrite(db, request, response, who, async (tx) => {
+      await requireGood(tx, password, facts);
       // A name is one person's in all salons: it says by itself whose salon is meant.
       const [row] = await tx
         .insert(people)
@@ -109,10 +110,16 @@ export function peopleRoutes(db: Database): Router {
     const who = permitted(response, 'people:edit');
     const id = idFrom(request.params.id, 'person');
     const { password } = parseBody(resetPasswordSchema, request.body);
+    if (id === who.personId)
+      throw new Refusal(
+        'not-allowed',
+        'Your own password needs the one you have',
+        'Change it on your own page, where the current one is asked for.',
+      );
     const passwordHash = await hash(password);
     await answerWrite(db, request, response, who, async (tx) => {
       const before = await personById(tx, id);
-      requireGood(password, before);
+      await requireGood(tx, password, before);
       await tx
         .update(people)
         .set({ passwordHash, version: before.version + 1 })
@@ -132,8 +139,13 @@ async function personById(tx: SalonTx, id: string): Promise<PersonRow> {
   return row;
 }
 
-function requireGood(password: string, person: { login: string; name: string }): void {
-  const problem = passwordProblem(password, person);
+async function requireGood(
+  tx: SalonTx,
+  password: string,
+  { login, name }: { readonly login: string; readonly name: string },
+): Promise<void> {
+  const [salon] = await tx.select({ name: salons.name }).from(salons);
+  const problem = passwordProblem(password, { login, name, salon: salon?.name ?? '' });
   if (problem) throw refusedField('password', problem);
 }
 

@@ -1,5 +1,5 @@
 import type { DemoSignIn, OpenSession, Session } from '@kurrel/contract';
-import { changePasswordSchema, foldedLogin, passwordProblem, signInSchema } from '@kurrel/contract';
+import { changePasswordSchema, foldedLogin, signInSchema } from '@kurrel/contract';
 import { hash, verify } from '@node-rs/argon2';
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { Router } from 'express';
@@ -7,6 +7,8 @@ import type { Database } from '../database/connect.ts';
 import { inSalon } from '../database/connect.ts';
 import { people, salons, sessions } from '../database/schema/team.ts';
 import { answerWrite } from '../edge/write.ts';
+import { passwordProblem } from '../people/password.ts';
+import { isKnownDevice, rememberDevice } from './knownDevice.ts';
 import { idFrom, notFound, parseBody, Refusal, refusedField } from '../problems.ts';
 import { note } from './securityLog.ts';
 import { caller, closeSession, openSession, purgeExpired, signedIn } from './session.ts';
@@ -26,7 +28,7 @@ interface FoundSignIn extends Record<string, unknown> {
 const didNotMatch = () =>
   new Refusal('wrong-sign-in', 'That did not match', 'Check the name and the password, then try again.');
 
-export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router {
+export function sessionRoutes(db: Database, demo: readonly DemoSignIn[], secret: string): Router {
   const router = Router();
 
   router.get('/demo-sign-ins', (_request, response) => {
@@ -37,9 +39,12 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
     const { login: typed, password } = parseBody(signInSchema, request.body);
     const login = foldedLogin(typed);
     const address = request.ip ?? '';
-    await countTry(db, address, login);
     const found = await db.execute<FoundSignIn>(sql`select * from find_sign_in(${login})`);
     const [row] = found.rows;
+    // Others' wrong tries slow a name down; they do not shut out its owner from a device it has signed in on.
+    const known = row !== undefined && isKnownDevice(request, secret, row.person_id, row.password_hash);
+    const from = known ? `device of ${row.person_id}` : address;
+    await countTry(db, from, login, known);
     const right = await verify(row?.password_hash ?? NOBODY, password).catch(() => false);
     if (!row) throw didNotMatch();
     const who = { personId: row.person_id, salonId: row.salon_id };
@@ -53,9 +58,10 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
       await inSalon(db, who.salonId, (tx) => note(tx, request, failed));
       throw didNotMatch();
     }
-    await forgiveTries(db, address, login);
+    await forgiveTries(db, from, login);
     await purgeExpired(db);
     await openSession(db, request, response, who);
+    rememberDevice(request, response, secret, row.person_id, row.password_hash);
     response.status(204).end();
   });
 
@@ -126,11 +132,13 @@ export function sessionRoutes(db: Database, demo: readonly DemoSignIn[]): Router
       if (!(await verify(person.passwordHash, old))) {
         throw refusedField('old', 'This is not the password you signed in with.');
       }
-      const problem = passwordProblem(password, person);
+      const [salon] = await tx.select({ name: salons.name }).from(salons);
+      const problem = passwordProblem(password, { ...person, salon: salon?.name ?? '' });
       if (problem) throw refusedField('password', problem);
+      const passwordHash = await hash(password);
       await tx
         .update(people)
-        .set({ passwordHash: await hash(password), version: person.version + 1 })
+        .set({ passwordHash, version: person.version + 1 })
         .where(eq(people.id, who.personId));
       await tx
         .delete(sessions)

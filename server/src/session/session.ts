@@ -84,23 +84,35 @@ interface FoundSession extends Record<string, unknown> {
   readonly role: Role;
 }
 
-async function callerOf(db: Database, token: string | undefined): Promise<Caller | null> {
+/** `awake` keeps the session awake; looking alone does not. */
+async function callerOf(
+  db: Database,
+  token: string | undefined,
+  how: 'awake' | 'look' = 'look',
+): Promise<Caller | null> {
   if (!token) return null;
-  const found = await db.execute<FoundSession>(sql`select * from find_session(${hashOf(token)}, ${IDLE})`);
+  const query =
+    how === 'awake'
+      ? sql`select * from find_session(${hashOf(token)}, ${IDLE})`
+      : sql`select * from peek_session(${hashOf(token)}, ${IDLE})`;
+  const found = await db.execute<FoundSession>(query);
   const [row] = found.rows;
   if (!row) return null;
   const { session_id: sessionId, person_id: personId, salon_id: salonId, name, role } = row;
   return { sessionId, personId, salonId, name, role };
 }
 
-/** Whether the request's session is still open: for answers that go on for a while. */
+/** Whether the request's session is still open: for answers that go on for a while, and keep nothing awake. */
 export const stillSignedIn = async (db: Database, request: Request): Promise<boolean> =>
   (await callerOf(db, tokenOf(request))) !== null;
+
+/** Streams are opened by the page, again and again: they are no sign that somebody is there. */
+const STREAMS = /\/(?:events|gauge|thermometer)$/;
 
 /** Lets only signed-in people pass, and remembers who they are. */
 export function signedIn(db: Database): RequestHandler {
   return async (request, response, next) => {
-    const caller = await callerOf(db, tokenOf(request));
+    const caller = await callerOf(db, tokenOf(request), STREAMS.test(request.path) ? 'look' : 'awake');
     if (!caller) throw new Refusal('not-signed-in', 'Nobody is signed in', 'Sign in and try again.');
     response.locals.caller = caller;
     next();

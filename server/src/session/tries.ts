@@ -15,11 +15,14 @@ const countersOf = (address: string, login: string) => ({
   address: `address ${address}`,
 });
 
-/** Counts a try to sign in. @throws Refusal with the minutes to wait when there were too many. */
-export async function countTry(db: Database, address: string, login: string): Promise<void> {
+/**
+ * Counts a try to sign in. From a device the person has signed in on before, only that device's own tries count.
+ * @throws Refusal with the minutes to wait when there were too many.
+ */
+export async function countTry(db: Database, address: string, login: string, known = false): Promise<void> {
   const counters = countersOf(address, login);
   let untilMs = 0;
-  for (const kind of ['both', 'account', 'address'] as const) {
+  for (const kind of known ? (['both'] as const) : (['both', 'account', 'address'] as const)) {
     const counted = await db.execute<{ count: number; until: string }>(
       sql`select * from count_try(${counters[kind]}, 1, ${WINDOW_SECONDS})`,
     );

@@ -1,7 +1,7 @@
 import type { Choices } from '@kurrel/contract';
 import type { Case, Plan, Role, VisitFacts } from '@kurrel/core';
-import { factsWith, openStops, planGroom, stopsOf, unsafe } from '@kurrel/core';
-import { violationSentence } from '@kurrel/words';
+import { breaches, factsWith, openStops, planGroom, stopsOf, strokesOf, unsafe } from '@kurrel/core';
+import { breachSentence, violationSentence } from '@kurrel/words';
 import type { Library } from '../packs/load.ts';
 import { Refusal } from '../problems.ts';
 import { caseFrom } from './cases.ts';
@@ -18,8 +18,8 @@ export interface Planned {
 export type Act = 'save' | 'sign' | 'start';
 
 /**
- * The one way to a plan that is stored, signed or started: resolves the case, asks the welfare gate for this role, and
- * makes the plan.
+ * The one way to a plan that is stored, signed or started: resolves the case, asks the welfare gate for this role,
+ * makes the plan, and shows it to the referee.
  * @throws Refusal when the choices name what is not there, or the gate finds anything.
  */
 export function gatedPlan(
@@ -34,7 +34,7 @@ export function gatedPlan(
   // Who decided is asked when a plan is saved; whoever starts it only has to find it unchanged.
   const found = unsafe(planned.visit, act === 'start' ? 'lead' : role, open);
   const [first] = found;
-  if (!first) return planned;
+  if (!first) return judged(library, planned, role, act);
   const names = found.map(({ about }) => about).filter((about) => about !== '');
   if (found.some(({ kind }) => kind === 'open-stop')) {
     const [stop] = open;
@@ -46,9 +46,18 @@ export function gatedPlan(
   throw new Refusal('unsafe', `Not as it is: ${names.join(', ')}`, detail);
 }
 
+/** The referee has the last look at a plan the gate lets pass. @throws Refusal when it finds anything. */
+function judged({ packs }: Library, planned: Planned, role: Role, act: Act): Planned {
+  const { visit, plan } = planned;
+  const strokes = strokesOf(plan, visit.choices, visit.trim);
+  const [breach] = breaches(visit.facts, packs, strokes, act === 'start' ? 'lead' : role);
+  if (!breach) return planned;
+  throw new Refusal('unsafe', `Not as it is: ${breach.about}`, breachSentence(breach, packs.zones));
+}
+
 /** The stops of a visit that nobody has answered. */
 export function openStopsOf({ packs }: Library, { hands, salon, stopLog }: PlanSheet) {
-  return openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
+  return openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog, packs.safety);
 }
 
 /** The plan the choices make on this sheet, asked by nobody in particular. @throws Refusal as `gatedPlan`. */

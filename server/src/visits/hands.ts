@@ -14,7 +14,8 @@ import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { permitted } from '../session/session.ts';
 import { announce } from '../today/announce.ts';
-import { breedOf, planSheet } from './sheet.ts';
+import { logFoundStops } from './foundStops.ts';
+import { breedOf, planSheet, stopLines as stopLinesOf } from './sheet.ts';
 import type { PlanSheet } from './sheet.ts';
 
 export function handsRoutes(db: Database, library: Library): Router {
@@ -45,6 +46,8 @@ export function handsRoutes(db: Database, library: Library): Router {
         const line = { key, action: 'lifted' as const, note: 'no longer on the sheet' };
         await tx.insert(stopLog).values({ ...line, salonId, visitId: id, byId: personId });
       }
+      const stopLines = await stopLinesOf(tx, id);
+      await logFoundStops(tx, library, { ...sheet, hands: body.hands, stopLog: stopLines }, who);
       await announce(tx, salonId, id);
       const { version: now } = row;
       const saved: SavedHands = {

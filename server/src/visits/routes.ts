@@ -13,6 +13,7 @@ import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
 import { announce } from '../today/announce.ts';
+import { logFoundStops } from './foundStops.ts';
 import { gatedPlan } from './gate.ts';
 import { latestPlan, planSheet, savedOf, savePlan, visitSheet } from './sheet.ts';
 
@@ -79,9 +80,13 @@ export function visitRoutes(db: Database, library: Library): Router {
   });
 
   router.get('/visits/:id', async (request, response) => {
-    const { salonId } = caller(response);
+    const who = caller(response);
     const id = idFrom(request.params.id, 'visit');
-    response.json(await inSalon(db, salonId, (tx) => visitSheet(tx, library, id)));
+    const sheet = await inSalon(db, who.salonId, async (tx) => {
+      const found = await visitSheet(tx, library, id);
+      return (await logFoundStops(tx, library, found, who)) ? visitSheet(tx, library, id) : found;
+    });
+    response.json(sheet);
   });
 
   router.get('/visits/:id/plans', async (request, response) => {

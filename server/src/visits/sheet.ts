@@ -84,7 +84,12 @@ export async function planSheet(tx: SalonTx, library: Library, visitId: string):
       {},
     ),
     lastVisit: last
-      ? { on: last.startsAt.toISOString(), note: last.record?.note ?? '', signs: last.hands?.signs ?? [] }
+      ? {
+          on: last.startsAt.toISOString(),
+          note: last.record?.note ?? '',
+          signs: last.hands?.signs ?? [],
+          happened: last.record?.happened ?? [],
+        }
       : null,
     groomerIsTrainee: groomer.role === 'trainee',
     groomerHand: groomer.hand,

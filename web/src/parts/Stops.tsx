@@ -24,7 +24,7 @@ export function Stops({ sheet, hands }: { readonly sheet: VisitSheet; readonly h
     null,
   );
   const stops = stopsOf(hands, packs, sheet.salon.policy.handlingLimit);
-  const open = openStops(stops, sheet.stopLog);
+  const open = openStops(stops, sheet.stopLog, packs.safety);
   const mayAnswer = may(session.data?.person.role ?? 'trainee', 'stop:answer');
   if (stops.length === 0 && sheet.stopLog.length === 0) return null;
   return (

@@ -14,7 +14,7 @@ type State = 'not started' | 'in work' | 'done';
 export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
   const { visit, salon, hands, stopLog, handsVersion, saved, consents, work } = sheet;
   const [start, { error, isLoading }] = useStartVisitMutation();
-  const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog);
+  const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog, packs.safety);
   const handsState: State = handsVersion === 0 ? 'not started' : open.length > 0 ? 'in work' : 'done';
   const stations: readonly (readonly [path: string, name: string, state: State])[] = [
     ['hands', 'Hands-on', handsState],

@@ -1,4 +1,4 @@
-import type { Stretch, Hands, LoggedPart, Measurements, SeenSign } from '@kurrel/core';
+import type { Happening, Stretch, Hands, LoggedPart, Measurements, SeenSign } from '@kurrel/core';
 import type { Work, Choices, Dog } from '@kurrel/contract';
 import { sql } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
@@ -60,6 +60,7 @@ export interface VisitRecord {
   readonly note: string;
   /** Label of the tool used in each zone. */
   readonly tools?: Readonly<Record<string, string>>;
+  readonly happened?: readonly Happening[];
 }
 
 export const visits = pgTable(
@@ -72,6 +73,8 @@ export const visits = pgTable(
     startsAt: timestamp('starts_at', { withTimezone: true }).notNull(),
     minutes: integer('minutes').notNull(),
     what: text('what').notNull(),
+    /** Whose dog it was then, as on its card. */
+    owner: text('owner').notNull().default(''),
     /** What the booking says of trim and wish; the first draft starts from it. */
     asked: jsonb('asked').$type<Choices>(),
     /** What the hands found; null until somebody saves a sheet, then `handsVersion` counts the saves. */

@@ -1,4 +1,4 @@
-import type { TableEvent, Plan } from '@kurrel/core';
+import type { ActMark, TableEvent, Plan } from '@kurrel/core';
 import type { Choices, Consent, StopLine } from '@kurrel/contract';
 import {
   doublePrecision,
@@ -67,9 +67,15 @@ export const workLog = pgTable(
     /** On the device's clock. */
     at: timestamp('at', { withTimezone: true, precision: 3 }).notNull(),
     receivedAt: timestamp('received_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Who did it, and who was signed in where it was sent from, where that was another. */
     byId: uuid('by_id').notNull(),
+    sentById: uuid('sent_by_id'),
     device: text('device').notNull(),
     kind: text('kind').$type<TableEvent['kind']>().notNull(),
+    /** What the server saw of it when it came. */
+    marks: jsonb('marks').$type<readonly ActMark[]>().notNull().default([]),
+    /** When the doer said that an act sent by another is theirs. */
+    confirmedAt: timestamp('confirmed_at', { withTimezone: true }),
     act: jsonb('act').$type<Readonly<Record<string, unknown>>>().notNull(),
     /** Of what was done with a tool: for its wear. */
     toolId: uuid('tool_id'),
@@ -79,6 +85,7 @@ export const workLog = pgTable(
     primaryKey({ columns: [table.salonId, table.id] }),
     ownVisit('work_log_visit', table.salonId, table.visitId),
     ownPerson('work_log_person', table.salonId, table.byId),
+    ownPerson('work_log_sender', table.salonId, table.sentById),
     index('work_log_by_visit').on(table.visitId, table.at),
     index('work_log_by_tool').on(table.salonId, table.toolId),
     isolation('work_log'),

@@ -62,9 +62,11 @@ function Board({
       side: seen(body.views.side),
       small: SMALL.map(([id, name]) => ({ ...seen(body.views[id]), name })),
       lines: clipLines(packs, breed, visit.trim, body),
-      stops: openStops(stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit), sheet.stopLog).map(
-        ({ stop, zone }) => (zone === null ? stop.name : `${stop.name}, ${zoneWord(zone)}`),
-      ),
+      stops: openStops(
+        stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit),
+        sheet.stopLog,
+        packs.safety,
+      ).map(({ stop, zone }) => (zone === null ? stop.name : `${stop.name}, ${zoneWord(zone)}`)),
       restrictions: visit.restrictions.map(({ kind, zone }) =>
         zone ? `${kind.name}, ${zoneWord(zone)}` : kind.name,
       ),

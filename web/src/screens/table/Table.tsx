@@ -88,7 +88,11 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const minutes = Math.min(LONGEST_MINUTES, Math.max(0, (clock - since) / 60_000));
   const { current, next } = now;
   const act = useCallback((one: TableAct) => void dispatch(actAtTable(one)), [dispatch]);
-  const stopsOpen = openStops(stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit), sheet.stopLog);
+  const stopsOpen = openStops(
+    stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit),
+    sheet.stopLog,
+    packs.safety,
+  );
   const barred = stopsOpen.length > 0 || now.stopped !== null;
 
   const done = useCallback(() => {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { foldedLogin, passwordProblem } from './people.ts';
+import { foldedLogin } from '@kurrel/contract';
+import { passwordProblem } from '../src/people/password.ts';
 
-const bram = { login: 'bram', name: 'Bram Quennell' };
+const bram = { login: 'bram', name: 'Bram Quennell', salon: 'Fennel Row' };
 
 describe('a password', () => {
   it.each([
@@ -12,6 +13,9 @@ describe('a password', () => {
     ['PASSWORD123', /first that is tried/],
     ['abababababab', /different/],
     ['quennellbram', /your own name/],
+    ['fennelrow12', /salon/],
+    ['football2031!', /first that is tried/],
+    ['qwertyuiop', /first that is tried/],
   ] as const)('%s', (password, problem) => {
     const said = passwordProblem(password, bram);
     if (problem === null) expect(said).toBeNull();
