@@ -171,15 +171,20 @@ describe('what happens at the table', () => {
     await page.close();
   });
 
-  it('a stop stops the pedal until somebody goes on', async () => {
+  it('a stop is logged at the first touch, named after it, and answered by its name', async () => {
     const page = await salon.enter('Bram Quennell');
     await openTable(page, 'Wren');
     await page.locator('.table-key.stop').click();
+    await sent(page);
+    expect((await logOf(page, 'Wren')).map(({ kind }) => kind)).toEqual(['stopped']);
     await page.locator('.asking ::-p-text(collapse or breathing)').click();
     await waitForText(page, '.table-stop', 'collapse');
     const at = await where(page);
     await pedal(page);
     expect(await where(page)).toBe(at);
+    expect(
+      await page.$$eval('.table-key.done', (keys) => keys.map((key) => key.hasAttribute('disabled'))),
+    ).toEqual([true]);
     await page.locator('.table-stop ::-p-text(It is all right: go on)').click();
     await page.waitForSelector('.table-stop', { hidden: true });
     await pedal(page);
@@ -188,6 +193,20 @@ describe('what happens at the table', () => {
       {},
       at,
     );
+    await sent(page);
+    expect((await logOf(page, 'Wren')).flatMap(({ marks = [] }) => marks)).toEqual([]);
+    await page.close();
+  });
+
+  it('a trainee stops the work and does not answer the stop', async () => {
+    const page = await salon.enter('Isolde Pike');
+    await openTable(page, 'Rook');
+    await page.locator('.table-key.stop').click();
+    await page.locator('.asking ::-p-text(collapse or breathing)').click();
+    await waitForText(page, '.table-stop', 'A groomer or the lead answers it');
+    expect(await page.$('.table-stop ::-p-text(It is all right: go on)')).toBeNull();
+    await page.locator('.table-stop ::-p-text(End here, refer to a vet)').click();
+    await waitForText(page, '.table-finished', 'Ended here: referred to a vet');
     await page.close();
   });
 

@@ -17,7 +17,14 @@ export const logOf = async (page: Page, dog: string): Promise<readonly TableEven
   );
 };
 export const sent = (page: Page) => waitForText(page, '[data-testid="send-state"]', 'all sent');
-export const openTable = (page: Page, dog: string) => openStation(page, dog, 'table', '.table-step');
+/** The table of this dog, its visit started where it was not. */
+export const openTable = async (page: Page, dog: string) => {
+  await openStation(page, dog, 'table', '.table-step');
+  const start = await page.$('[aria-label="Not started yet"] button');
+  if (!start) return;
+  await start.click();
+  await page.waitForSelector('[aria-label="Not started yet"]', { hidden: true });
+};
 /** On with the pedal until a step at this place is in hand. */
 export const until = async (page: Page, place: string) => {
   for (let steps = 0; steps < 80; steps++) {

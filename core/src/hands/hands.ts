@@ -99,7 +99,9 @@ export type Find =
   | { readonly kind: 'dense'; readonly dense: boolean }
   | { readonly kind: 'handling'; readonly handling: Handling }
   | { readonly kind: 'standing'; readonly minutes: number }
-  | { readonly kind: 'absent'; readonly what: Absent };
+  | { readonly kind: 'absent'; readonly what: Absent }
+  /** Looked for and not seen: nothing comes off the sheet by that. */
+  | { readonly kind: 'not-seen'; readonly what: Absent };
 
 /** What is not there, or not any more: in one place, or with null anywhere. */
 export type Absent =
@@ -157,6 +159,8 @@ export function withFind(hands: Hands, find: Find): Hands {
       return { ...hands, temper: { ...hands.temper, standingMinutes: find.minutes } };
     case 'absent':
       return withoutAll(hands, find.what);
+    case 'not-seen':
+      return hands;
   }
 }
 

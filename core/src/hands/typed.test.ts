@@ -1,8 +1,13 @@
+import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { packs } from '../../testing/packs.ts';
+import { PHRASES } from '../../testing/phrases.ts';
 import { freshHands, withFind } from './hands.ts';
 import { suggestions } from './suggestions.ts';
-import { readTyped } from './typed.ts';
+import type { Find } from './hands.ts';
+import type { LengthUnit } from '../units/length.ts';
+import { vocabulary } from './vocabulary.ts';
+import { contradicted, readTyped } from './typed.ts';
 
 const finds = (typed: string) => {
   const read = readTyped(typed, packs);
@@ -92,13 +97,16 @@ describe('a typed finding', () => {
   });
 
   it('what is not there, and what is gone, comes off the sheet instead of going on it', () => {
-    expect(finds('no mats')).toEqual([{ kind: 'absent', what: { of: 'mat', zone: null } }]);
+    expect(finds('mats gone')).toEqual([{ kind: 'absent', what: { of: 'mat', zone: null } }]);
+    expect(finds('no mats')).toEqual([{ kind: 'not-seen', what: { of: 'mat', zone: null } }]);
     expect(finds('lump L thigh gone')).toEqual([
       { kind: 'absent', what: { of: 'sign', sign: 'lump', zone: 'thigh.left' } },
     ]);
-    expect(finds('not red')).toEqual([{ kind: 'absent', what: { of: 'sign', sign: 'redness', zone: null } }]);
+    expect(finds('not red')).toEqual([
+      { kind: 'not-seen', what: { of: 'sign', sign: 'redness', zone: null } },
+    ]);
     expect(finds('no lump L thigh, redness belly')).toMatchObject([
-      { kind: 'absent' },
+      { kind: 'not-seen' },
       { kind: 'sign', sign: { sign: 'redness', zone: 'belly' } },
     ]);
   });
@@ -140,6 +148,97 @@ describe('a typed finding', () => {
     for (const { id, name } of packs.findings.findings) {
       expect(finds(name)[0], id).toMatchObject({ kind: 'structure', finding: { finding: id } });
     }
+  });
+});
+
+const rounded = (value: number) => Number(value.toFixed(2));
+/** A find in few words, as the table of phrases writes it. */
+function inShort(find: Find): string {
+  switch (find.kind) {
+    case 'mat': {
+      const { zone, lengthCm, widthCm, tightness, toSkinMm, burr, sores } = find.mat;
+      const size = `${rounded(lengthCm)}x${rounded(widthCm)} t${tightness} s${toSkinMm}`;
+      return `mat ${zone} ${size}${burr ? ' burr' : ''}${sores ? ' sores' : ''}`;
+    }
+    case 'sign': {
+      const { sign, zone, level, sizeMm } = find.sign;
+      return [sign, zone ?? 'dog', level, sizeMm].filter((part) => part !== null).join(' ');
+    }
+    case 'structure': {
+      const { finding, severity, side } = find.finding;
+      return `${finding} ${severity}${side ? ` ${side}` : ''}`;
+    }
+    case 'absent':
+    case 'not-seen': {
+      const { what } = find;
+      const word = find.kind === 'absent' ? 'gone' : 'unseen';
+      if (what.of === 'mat') return `${word} mat ${what.zone ?? 'any'}`;
+      if (what.of === 'sign') return `${word} ${what.sign} ${what.zone ?? 'any'}`;
+      return what.of === 'structure'
+        ? `${word} ${what.finding} ${what.side ?? 'any'}`
+        : `${word} ${what.modifier}`;
+    }
+    case 'length':
+      return `${find.zone} ${find.length.mm}`;
+    case 'measure':
+      return `${find.key} ${find.value}`;
+    case 'modifier':
+      return `coat ${find.modifier}`;
+    case 'handling':
+      return `handling ${find.handling}`;
+    case 'standing':
+      return `stands ${find.minutes}`;
+    default:
+      return find.kind;
+  }
+}
+const meaning = (typed: string, unit: LengthUnit = 'mm'): string => {
+  const read = readTyped(typed, packs, unit);
+  const line = (found: readonly Find[]) => found.map(inShort).join('; ');
+  if (read.ok) return line(read.finds);
+  const { problem: why } = read;
+  if (why.kind === 'which') return `? ${why.readings.map(line).join(' | ')}`;
+  return `! ${why.kind}${'words' in why ? ` ${why.words.join(',')}` : ''}`;
+};
+
+describe('phrases as a groomer types them', () => {
+  it.each(
+    PHRASES.trim()
+      .split('\n')
+      .map((line) => line.split(' => ') as [string, string]),
+  )('“%s”', (typed, means) => {
+    expect(meaning(typed)).toBe(means);
+  });
+
+  it.each([
+    ['mat belly 2x1', 'mat belly 5.08x2.54 t2 s5'],
+    ['L rib 2', 'rib.left 50.8'],
+    ['L rib 2 in', 'rib.left 50.8'],
+    ['L rib 2 in R thigh 3 in', 'rib.left 50.8; thigh.right 76.2'],
+    ['lump R thigh 1/2', 'lump thigh.right 12.7'],
+    ['lump R thigh 12', '! out-of-bounds'],
+    ['lump R thigh 12 mm', 'lump thigh.right 12'],
+    ['height 17 1/2', 'heightMm 444.5'],
+  ])('a bare number is in the unit that is shown: “%s” in inches', (typed, means) => {
+    expect(meaning(typed, 'in')).toBe(means);
+  });
+
+  it('nothing comes off the sheet but by a word that says it is gone', () => {
+    const { gone } = packs.words;
+    const words = vocabulary(packs)
+      .filter(({ means }) => means.kind !== 'gone')
+      .map(({ text }) => text);
+    const numbers = ['4x3', '12', '2 mm', '3 cm', '1/2 in', ',', ';', 'and'];
+    const word = fc.oneof(fc.constantFrom(...words), fc.constantFrom(...packs.words.not, ...numbers));
+    fc.assert(
+      fc.property(fc.array(word, { minLength: 1, maxLength: 8 }), (line) => {
+        const read = readTyped(line.join(' '), packs);
+        const all = read.ok ? [read.finds] : read.problem.kind === 'which' ? read.problem.readings : [];
+        expect(all.flat().filter(({ kind }) => kind === 'absent')).toEqual([]);
+      }),
+      { numRuns: 400 },
+    );
+    expect(gone).toEqual(['gone', 'healed', 'removed']);
   });
 });
 
@@ -188,9 +287,26 @@ describe('the sheet of finds', () => {
       .reduce(withFind, blank);
     const off = (typed: string) => finds(typed).reduce(withFind, sheet);
     expect(off('lump L thigh gone').signs.map(({ zone }) => zone)).toEqual(['thigh.right']);
-    expect(off('no lumps').signs).toEqual([]);
-    expect(off('no mats').mats).toEqual([]);
-    expect(off('not high behind').findings).toEqual([]);
-    expect(off('no shedding').coatModifiers).toEqual([]);
+    expect(off('lumps gone').signs).toEqual([]);
+    expect(off('mats gone').mats).toEqual([]);
+    expect(off('high behind gone').findings).toEqual([]);
+    expect(off('shedding gone').coatModifiers).toEqual([]);
+    for (const typed of ['no lumps', 'no mats', 'not high behind', 'no shedding', 'no lump L thigh'])
+      expect(off(typed), typed).toEqual(sheet);
+  });
+
+  it('what is said not to be there and stands on the sheet is asked about, and so is what is gone from several places', () => {
+    const sheet = ['lump L thigh 8', 'lump R thigh 9', 'mat back', 'high behind', 'shedding']
+      .flatMap(finds)
+      .reduce(withFind, blank);
+    const asked = (typed: string) => contradicted(sheet, finds(typed));
+    expect(asked('no lumps')).toMatchObject([{ zone: 'thigh.left' }, { zone: 'thigh.right' }]);
+    expect(asked('no lump L thigh')).toMatchObject([{ zone: 'thigh.left' }]);
+    expect(asked('lump gone')).toHaveLength(2);
+    expect(asked('lump L thigh gone')).toEqual([]);
+    expect(asked('mats gone')).toEqual([]);
+    expect(asked('no mats')).toMatchObject([{ of: 'mat', zone: 'back' }]);
+    expect(asked('not high behind, no shedding')).toHaveLength(2);
+    expect(asked('no fleas')).toEqual([]);
   });
 });

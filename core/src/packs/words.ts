@@ -5,6 +5,8 @@ export interface WordPack {
   readonly sores: readonly string[];
   readonly grade: readonly string[];
   readonly stands: readonly string[];
+  /** Of a number: the distance from a mat to the skin. */
+  readonly toSkin: readonly string[];
   readonly left: readonly string[];
   readonly right: readonly string[];
   readonly both: readonly string[];
@@ -15,6 +17,7 @@ export interface WordPack {
   readonly gone: readonly string[];
   /** Words that join findings or say nothing. */
   readonly and: readonly string[];
+  readonly or: readonly string[];
   readonly filler: readonly string[];
   /** Words for what the tape and the scales measure, by the measure's key. */
   readonly measures: Readonly<Record<string, readonly string[]>>;

@@ -26,7 +26,7 @@ const VULGAR: Readonly<Record<string, string>> = {
 };
 
 const SHAPE =
-  /^(?:(?<whole>\d+)(?:\s+|-))?(?<num>\d+)\s*\/\s*(?<den>\d+)\s*(?<fu>in|inch|inches|"|″|”|mm)?$|^(?<dec>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?<du>mm|cm|in|inch|inches|"|″|”)?$/;
+  /^(?:(?<whole>\d+)(?:\s+|-))?(?<num>\d+)\s*\/\s*(?<den>\d+)\s*(?<fu>in|inch|inches|"|″|”|mm|cm)?$|^(?<dec>\d+(?:[.,]\d+)?|[.,]\d+)\s*(?<du>mm|cm|in|inch|inches|"|″|”)?$/;
 
 /**
  * Reads what a person types: `13`, `13mm`, `1.5 cm`, `1/2`, `1 1/4"`, `½`, `0,5 in`.

@@ -59,7 +59,7 @@ export function createStore() {
       store.dispatch(opened(null));
       if (now !== '') {
         void sync.resume(now);
-        void acts.resume(now);
+        void acts.resume();
       }
     }
     const { hands, choices } = state.visit;

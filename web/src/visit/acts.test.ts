@@ -103,7 +103,7 @@ describe('acts at the table', () => {
     await first.act(me, 'v', rest(2));
     expect(stored.size).toBe(0);
     down = false;
-    await device('tablet').resume(me.id);
+    await device('tablet').resume();
     await settled(disk);
     expect(log()).toHaveLength(2);
   });

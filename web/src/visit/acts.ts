@@ -77,6 +77,12 @@ export class Acts {
     this.tell(visitId);
   }
 
+  /** The server's log where marks of acts have changed: it takes the place of what was known. */
+  async replaced(visitId: string, log: readonly TableEvent[]): Promise<void> {
+    this.logs.set(visitId, log);
+    await this.heard(visitId, log);
+  }
+
   /** One touch: kept on this device before anything else happens with it. */
   async act(
     person: { readonly id: string; readonly name: string },
@@ -92,6 +98,8 @@ export class Acts {
       id: this.world.newId(),
       at: new Date(at).toISOString(),
       device: this.world.device,
+      // Whoever is signed in when it is sent, it is by whoever did it.
+      doneBy: person.id,
     };
     const kept: KeptAct = {
       id: event.id,
@@ -107,12 +115,10 @@ export class Acts {
     void this.run(visitId);
   }
 
-  /** Takes up what was left unsent, of whatever dog: after signing in, after a crash. */
-  async resume(personId: string): Promise<void> {
+  /** Takes up what was left unsent, of whatever dog and by whose hand: after signing in, after a crash. */
+  async resume(): Promise<void> {
     await this.loaded();
-    const visits = new Set(
-      this.waiting.filter((one) => one.personId === personId).map(({ visitId }) => visitId),
-    );
+    const visits = new Set(this.waiting.map(({ visitId }) => visitId));
     for (const visitId of visits) void this.run(visitId);
   }
 

@@ -25,6 +25,8 @@ function deviceName(): string {
   }
 }
 
+export const DEVICE_NAME = deviceName();
+
 /** The log's world in a browser. */
 export const actWorld = (dispatch: Dispatch): ActWorld => ({
   send: async (visitId, events) => {
@@ -34,7 +36,7 @@ export const actWorld = (dispatch: Dispatch): ActWorld => ({
   kept: keptActs,
   newId: v4,
   now: Date.now,
-  device: deviceName(),
+  device: DEVICE_NAME,
   pause,
   show: (visitId, log) => dispatch(showLog({ visitId, log })),
 });
@@ -65,6 +67,16 @@ export const actAtTable =
     const { visitId } = state.visit.table;
     const person = sessionApi.endpoints.session.select()(state).data?.person;
     return visitId === null || !person ? Promise.resolve() : acts.act(person, visitId, act);
+  };
+
+/** What another sent for whoever is signed in is theirs. */
+export const confirmActs =
+  (): AppThunk<Promise<void>> =>
+  async (dispatch, getState, { acts }) => {
+    const { visitId } = getState().visit.table;
+    if (visitId === null) return;
+    const answer = await dispatch(visitApi.endpoints.confirmLog.initiate(visitId));
+    if (answer.data) await acts.replaced(visitId, answer.data);
   };
 
 export const letActGo =

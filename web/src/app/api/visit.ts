@@ -63,6 +63,9 @@ export const visitApi = api.injectEndpoints({
         headers: { [KEY]: key },
       }),
     }),
+    confirmLog: build.mutation<readonly TableEvent[], string>({
+      query: (visitId) => ({ url: `visits/${visitId}/log/confirm`, method: 'POST', body: {} }),
+    }),
     startVisit: build.mutation<{ readonly startedAt: string | null }, { visitId: string; started: boolean }>({
       query: ({ visitId, started }) => ({
         url: `visits/${visitId}/start`,

@@ -156,7 +156,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
         </div>
       </aside>
       <section className="sheet" aria-label="Drawing">
-        <FindLine onFinds={put} />
+        <FindLine hands={hands} unit={unit} onFinds={put} />
         <PartTrouble part="hands" />
         {question && (
           <TapeQuestionNote

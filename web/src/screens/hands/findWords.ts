@@ -1,4 +1,4 @@
-import type { Change, Hands, Mat, SeenSign, StructureFinding } from '@kurrel/core';
+import type { Absent, Change, Find, Hands, Mat, SeenSign, StructureFinding } from '@kurrel/core';
 import { byId } from '@kurrel/core';
 import type { LengthUnit } from '@kurrel/core';
 import { formatLength } from '@kurrel/core';
@@ -55,5 +55,55 @@ export function changeWord(change: Change, unit: LengthUnit): string {
       const by = Math.abs(change.measuredMm - change.predictedMm);
       return `${where}: ${length(by)} ${change.kind} than the last record predicts`;
     }
+  }
+}
+
+/** What something on the sheet is called with its place, for asking whether it is gone. */
+export function absentWord(what: Absent): string {
+  switch (what.of) {
+    case 'mat':
+      return what.zone === null ? 'mats' : `mat, ${zoneWord(what.zone)}`;
+    case 'sign': {
+      const { name } = byId('sign', packs.signs.signs, what.sign);
+      return what.zone === null ? name : `${name}, ${zoneWord(what.zone)}`;
+    }
+    case 'structure':
+      return `${findingOf(what.finding).name}${what.side ? `, ${what.side}` : ''}`;
+    case 'modifier':
+      return byId('coat modifier', packs.coats.modifiers, what.modifier).name;
+  }
+}
+
+/** One find in words with its place, as a chip asks for it. */
+export function findWord(find: Find, unit: LengthUnit): string {
+  switch (find.kind) {
+    case 'mat': {
+      const { zone, toSkinMm } = find.mat;
+      return `${matWord({ ...find.mat, id: '' })}, ${zoneWord(zone)}, ${toSkinMm > 0 ? formatLength(toSkinMm, unit) : '0 mm'} from the skin`;
+    }
+    case 'sign':
+      return `${signWord(find.sign, unit)}${find.sign.zone === null ? '' : `, ${zoneWord(find.sign.zone)}`}`;
+    case 'length':
+      return `hair ${formatLength(find.length.mm, unit)}, ${zoneWord(find.zone)}`;
+    case 'structure': {
+      const { finding, severity, side } = find.finding;
+      return `${findingOf(finding).name}, ${severity}${side ? `, ${side}` : ''}`;
+    }
+    case 'absent':
+      return `gone: ${absentWord(find.what)}`;
+    case 'not-seen':
+      return `not seen: ${absentWord(find.what)}`;
+    case 'measure':
+      return `${find.key === 'weightKg' ? `${find.value} kg` : formatLength(find.value, unit)} measured`;
+    case 'modifier':
+      return byId('coat modifier', packs.coats.modifiers, find.modifier).name;
+    case 'standing':
+      return `stands ${find.minutes} min`;
+    case 'handling':
+      return `handling ${find.handling}`;
+    case 'coat-type':
+      return find.coatType;
+    case 'dense':
+      return find.dense ? 'dense' : 'not dense';
   }
 }

@@ -3,6 +3,7 @@ import { formatLength, parseLength, summarise } from '@kurrel/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
+import { minutesWord } from '../../parts/taskWords.ts';
 import { useGauge } from '../../parts/useGauge.ts';
 import { Early } from './Early.tsx';
 import { Stuck } from './Stuck.tsx';
@@ -50,7 +51,7 @@ const TITLE: Readonly<Record<Question, string>> = {
   break: 'Break',
   early: 'How long is there?',
   hurt: 'What is it?',
-  stop: 'Stop: what is it?',
+  stop: 'Stopped. What is it?',
 };
 
 const SKIPS = ['too much for it', 'nothing to do here', 'owner said no', 'another day'];
@@ -59,7 +60,7 @@ const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something 
 const BREAKS = [5, 10, 15] as const;
 
 function Answers(props: AskingProps) {
-  const { question, task, onAct, onClose } = props;
+  const { question, task, now, onAct, onClose } = props;
   const say = (act: TableAct) => {
     onAct(act);
     onClose();
@@ -78,8 +79,10 @@ function Answers(props: AskingProps) {
       return keys(SKIPS, (reason) => ({ kind: 'skipped', task: task.id, reason }));
     case 'note':
       return <Notes task={task} onSay={say} />;
-    case 'stop':
-      return keys(STOPS, (text) => ({ kind: 'stopped', text }));
+    case 'stop': {
+      const stop = now.stops.at(-1);
+      return stop ? keys(STOPS, (text) => ({ kind: 'stop-named', stop: stop.id, text })) : null;
+    }
     case 'hurt':
       return keys(['nick', 'redness'], (what) => ({
         kind: 'hurt',
@@ -108,6 +111,7 @@ function Answers(props: AskingProps) {
     case 'break':
       return (
         <div className="answers">
+          <BreakMinutes onSay={say} />
           {BREAKS.map((minutes) => (
             <button
               key={minutes}
@@ -127,6 +131,22 @@ function Answers(props: AskingProps) {
     case 'early':
       return <Early {...props} onSay={say} />;
   }
+}
+
+/** The break itself is timed: it ends when it is ended. */
+function BreakMinutes({ onSay }: Saying) {
+  const [began] = useState(() => performance.now());
+  const [, setTick] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setTick((tick) => tick + 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  const minutes = (performance.now() - began) / 60_000;
+  return (
+    <button type="button" className="table-key" onClick={() => onSay({ kind: 'rested', minutes })}>
+      Break over: {minutes < 1 ? 'under a minute' : minutesWord(minutes)}
+    </button>
+  );
 }
 
 export interface Saying {

@@ -18,7 +18,7 @@ export function Finished({ now, order, visitId, finishedAt }: FinishedProps) {
   const undone = placesOf(order, [...now.leftOut, ...now.another, ...now.skipped.keys()]);
   return (
     <section className="table-finished">
-      <h2>Nothing is left to do</h2>
+      <h2>{now.ended === null ? 'Nothing is left to do' : `Ended here: ${now.ended}`}</h2>
       <p>
         {now.done.size} steps in {minutesWord(now.workedMinutes)}
         {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.

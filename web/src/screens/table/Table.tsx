@@ -2,7 +2,7 @@ import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BreedPack, TableAct, Task } from '@kurrel/core';
 import { bodyOf, openStops, stopsOf, strokeEnds, tableNow } from '@kurrel/core';
 import { addMinutes } from 'date-fns';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -12,17 +12,23 @@ import { useTimes } from '../../parts/times.ts';
 import { Title } from '../../parts/Title.tsx';
 import { useWork } from '../../parts/useWork.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
-import { actAtTable, letActGo, openTable } from '../../visit/table.ts';
+import { actAtTable, confirmActs, letActGo, openTable } from '../../visit/table.ts';
+import { useSessionQuery } from '../../app/api/session.ts';
 import { setOrder } from '../../visit/workSlice.ts';
 import { Asking } from './Asking.tsx';
 import type { Question } from './Asking.tsx';
 import { Finished } from './Finished.tsx';
 import { heatOf } from './heat.ts';
+import { MarkedActs } from './MarkedActs.tsx';
 import { nameOf } from './nameOf.ts';
+import { NotStarted } from './NotStarted.tsx';
 import { Picture } from './Picture.tsx';
 import { SendState } from './SendState.tsx';
 import { Step } from './Step.tsx';
+import { TableStops } from './TableStops.tsx';
 import { useAwake } from './useAwake.ts';
+import { useBathDrain } from './useBathDrain.ts';
+import { useStepMinutes } from './useStepMinutes.ts';
 import { useTableKeys } from './useTableKeys.ts';
 import { useThermometer } from './useThermometer.ts';
 
@@ -54,8 +60,6 @@ function Opened(props: OpenedProps) {
 
 /** The clock of the screen: often enough for a blade and a timer. */
 const TICK_MS = 1000;
-/** A step that nobody ended for longer was not worked all the time. */
-const LONGEST_MINUTES = 90;
 
 function Board({ sheet, breed, choices, work }: OpenedProps) {
   const dispatch = useAppDispatch();
@@ -82,22 +86,26 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as it was when the first act was done
   }, [dispatch, found, events.length > 0]);
 
-  const lastAt = events.at(-1)?.at;
-  const startedMs = Math.max(opened, lastAt ? Date.parse(lastAt) : 0);
-  const since = Math.min(clock, startedMs);
-  const minutes = Math.min(LONGEST_MINUTES, Math.max(0, (clock - since) / 60_000));
   const { current, next } = now;
+  const { minutes, since, startedMs } = useStepMinutes(events, opened, clock);
+  const session = useSessionQuery().data;
+  const role = session?.person.role ?? 'trainee';
+  const [without, setWithout] = useState(false);
+  const unstarted = sheet.visit.startedAt === null && !without && now.ended === null;
+  const doneKey = useRef<HTMLButtonElement>(null);
   const act = useCallback((one: TableAct) => void dispatch(actAtTable(one)), [dispatch]);
   const stopsOpen = openStops(
     stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit),
     sheet.stopLog,
     packs.safety,
   );
-  const barred = stopsOpen.length > 0 || now.stopped !== null;
+  const barred = stopsOpen.length > 0 || now.stops.length > 0 || unstarted;
+  const lastDone = useRef(-Infinity);
 
   const done = useCallback(() => {
-    if (!current || barred) return;
-    const spent = Math.min(LONGEST_MINUTES, Math.max(0, (Date.now() - since) / 60_000));
+    // Two touches on one step are one.
+    if (!current || barred || performance.now() - lastDone.current < BOUNCE_MS) return;
+    lastDone.current = performance.now();
     act({
       kind: 'done',
       task: current.id,
@@ -107,32 +115,30 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
       tool: current.tool,
       direction: current.direction,
       leavesMm: current.leavesMm,
-      minutes: spent,
+      minutes,
       plannedMinutes: current.minutes,
       stress: current.stress,
     });
-    if (current.part === DRY && bath.takes.length > 0 && !events.some(({ kind }) => kind === 'bathed')) {
-      act({
-        kind: 'bathed',
-        used: bath.takes.map(({ bottle, kindId, takesMl }) => ({
-          bottleId: bottle?.id ?? null,
-          kindId,
-          ml: takesMl,
-          plannedMl: takesMl,
-        })),
-      });
-    }
     setAsking(null);
-  }, [current, barred, since, act, bath, events]);
+    doneKey.current?.focus();
+  }, [current, barred, minutes, act]);
+  useBathDrain({ order, now, events, bath, act });
   const back = useCallback(() => {
     const { last } = now;
     if (last && 'task' in last && last.task !== null) act({ kind: 'undone', task: last.task });
     setAsking(null);
+    doneKey.current?.focus();
   }, [now, act]);
+  const ask = (question: Question | null) => {
+    // A stop is logged at the first touch; what it is comes after.
+    if (question === 'stop' && asking !== 'stop') act({ kind: 'stopped', text: 'stopped' });
+    setAsking(question);
+    if (question === null) doneKey.current?.focus();
+  };
   useTableKeys({
     onNext: done,
     onBack: back,
-    onAsk: setAsking,
+    onAsk: ask,
     free: asking === null,
   });
 
@@ -177,7 +183,15 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           ready by <strong>{times.time(readyAt.toISOString())}</strong>
         </span>
         <SendState state={state} waiting={waiting} />
+        <Link to="/" className="table-out">
+          Today
+        </Link>
       </header>
+      <MarkedActs
+        events={events}
+        me={session?.person.name ?? ''}
+        onConfirm={() => void dispatch(confirmActs())}
+      />
       {refused.map(({ id, refused: why }) => (
         <p key={id} className="table-alert" role="alert">
           One act was not taken: {why?.detail} It is kept here.{' '}
@@ -191,20 +205,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           {nameOf(order, task)} was done twice, by {by.join(' and ')}. It counts once.
         </p>
       ))}
-      {stopsOpen.map((stop) => (
-        <p key={stop.key} className="table-stop" role="alert">
-          Stop: {stop.stop.name}. {stop.stop.text}{' '}
-          <Link to={`/visits/${sheet.visit.id}/hands`}>Answer it on the sheet of findings</Link>
-        </p>
-      ))}
-      {now.stopped !== null && (
-        <div className="table-stop" role="alert">
-          <strong>Stopped: {now.stopped}.</strong> Nothing goes on until somebody has looked.
-          <button type="button" className="table-key" onClick={() => act({ kind: 'went-on' })}>
-            It is all right: go on
-          </button>
-        </div>
-      )}
+      <TableStops visitId={sheet.visit.id} open={stopsOpen} now={now} role={role} onAct={act} />
+      {unstarted && stopsOpen.length === 0 && <NotStarted sheet={sheet} onWithout={() => setWithout(true)} />}
       {current ? (
         <div className="table-step">
           <Picture breed={breed} visit={visit} body={body} plan={plan} task={current} />
@@ -221,7 +223,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 boxMinutes={boxMinutes}
                 startedAt={sheet.visit.startedAt}
                 onAct={act}
-                onClose={() => setAsking(null)}
+                onClose={() => ask(null)}
               />
             ) : (
               <Step
@@ -254,13 +256,19 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
             type="button"
             className={question === 'stop' ? 'table-key stop' : 'table-key'}
             aria-pressed={asking === question}
-            disabled={current === null && question !== 'note'}
-            onClick={() => setAsking(asking === question ? null : question)}
+            disabled={(current === null && question !== 'note') || (barred && !ALWAYS.includes(question))}
+            onClick={() => ask(asking === question ? null : question)}
           >
             {word}
           </button>
         ))}
-        <button type="button" className="table-key done" onClick={done} disabled={!current || barred}>
+        <button
+          type="button"
+          className="table-key done"
+          ref={doneKey}
+          onClick={done}
+          disabled={!current || barred}
+        >
           Done, next
         </button>
       </nav>
@@ -268,7 +276,10 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   );
 }
 
-const DRY = packs.times.parts.find(({ role }) => role === 'dry')?.id ?? '';
+/** Two touches sooner than this are one. */
+const BOUNCE_MS = 350;
+/** While the work is stopped nothing of it is done or skipped; these are always there. */
+const ALWAYS: readonly Question[] = ['note', 'break', 'hurt', 'mat', 'stop'];
 const KEYS: readonly (readonly [Question, string])[] = [
   ['stuck', 'Won’t pass'],
   ['measure', 'Measure'],

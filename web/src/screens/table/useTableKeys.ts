@@ -12,7 +12,7 @@ interface TableKeys {
 /** A pedal's second press within this is a bounce. */
 const BOUNCE_MS = 250;
 
-/** Space and the pedal (PageDown) go on, PageUp goes back; b, m, n ask; u undoes; Escape leaves a question. A held key counts once. */
+/** Space and the pedal (PageDown) go on, wherever the focus is; PageUp goes back; b, m, n ask; u undoes; Escape leaves a question. A held key counts once. */
 export function useTableKeys(keys: TableKeys): void {
   const latest = useRef(keys);
   useEffect(() => {
@@ -25,8 +25,8 @@ export function useTableKeys(keys: TableKeys): void {
       const field = event.target instanceof Element && event.target.closest('input, textarea, select');
       if (event.key === 'Escape') return onAsk(null);
       if (field || event.ctrlKey || event.metaKey || event.altKey) return;
-      // Space on a focused button is that button's own, but for the one that means the same.
-      const own = event.target instanceof Element && event.target.closest('button:not(.done), a');
+      // While no question is open the space bar goes on, wherever the focus is; else it presses what has the focus.
+      const own = !free && event.target instanceof Element && event.target.closest('button, a, summary');
       const act = ACTS[event.key];
       if (!act || (event.key === ' ' && own)) return;
       event.preventDefault();
@@ -39,8 +39,17 @@ export function useTableKeys(keys: TableKeys): void {
       if (act === 'back') return onBack();
       onAsk(act);
     };
+    // Some browsers press a focused button when the space bar is let go.
+    const release = (event: KeyboardEvent) => {
+      if (event.key === ' ' && latest.current.free && !(event.target instanceof HTMLInputElement))
+        event.preventDefault();
+    };
     window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+    window.addEventListener('keyup', release);
+    return () => {
+      window.removeEventListener('keydown', press);
+      window.removeEventListener('keyup', release);
+    };
   }, []);
 }
 
