@@ -96,7 +96,8 @@ describe('deciding with the owner', () => {
     const page = await salon.enter('Isolde Pike');
     await openChoices(page, 'Dumpling');
     await page.locator('.look .choose').click();
-    await waitForText(page, '.consent', 'The mat on the left ear, outside is clipped off');
+    await waitForText(page, '.consent', 'The mat on the left ear, outside is left for a vet');
+    await waitForText(page, '.consent', 'is clipped off');
     await waitForText(page, '.consent', 'sittings of 15 minutes');
     await waitForText(page, '.consent', 'A groomer or the lead takes the consent');
     await page.close();

@@ -37,8 +37,8 @@ describe('around the board', () => {
     await selectZone(page, 'throat');
     const measured = Number(/\((\d+) measured\)/.exec(await textOf(page, '.leaves'))?.[1]);
     await page.locator('.zone-panel ::-p-text(measure what it left)').click();
-    await page.waitForSelector('.zone-panel .after-measure input');
-    await page.type('.zone-panel .after-measure .length-field input', '2.4');
+    await page.waitForSelector('.zone-panel .after-measure .reading input');
+    await page.type('.zone-panel .after-measure .reading input', '2.4');
     await page.keyboard.press('Enter');
     await waitForText(page, '.leaves', `(${measured + 1} measured)`);
     await page.close();

@@ -159,12 +159,12 @@ describe('the drawer', () => {
     expect(await textOf(page, row)).toMatch(/22 mm guard comb 22 mm usual figure/);
 
     await page.locator('[aria-label="Change gurnard"]').click();
-    await page.waitForSelector('.after-measure .length-field input');
-    await page.type('.after-measure .length-field input', '25');
+    await page.waitForSelector('.after-measure .reading input');
+    await page.type('.after-measure .reading input', '25');
     await page.keyboard.press('Enter');
     await waitForText(page, '.after-measure', '1 measures of this tool');
     await page.locator('.modal ::-p-text(Close)').click();
-    await waitForText(page, row, '1 measured: leaves 12 % more than usual');
+    await waitForText(page, row, '1 measured: leaves 13 % more than usual');
 
     await page.locator('[aria-label="Remove gurnard"]').click();
     await waitForText(page, '.toast', 'gurnard is out of the drawer');

@@ -44,5 +44,13 @@ export const measureSchema = object({
     .moreThan(0, 'Type what you measured; it cannot be nothing.')
     .max(200, 'More than 200 mm: check the rule.')
     .required('Type the measured length.'),
+  /** A reading beyond what the tool is expected to leave was asked about, and is so. */
+  confirmed: boolean().default(false),
 });
 export type Measure = InferType<typeof measureSchema>;
+
+/** One reading of a tool, to be looked at and taken out. */
+export interface TakenMeasure extends DrawerMeasure {
+  readonly id: string;
+  readonly takenAt: string;
+}

@@ -187,6 +187,27 @@ describe('the drawer', () => {
     await agent.post(`/api/drawer/${shears.id}/measures`).send(measure).expect(422);
   });
 
+  it('asks about a reading beyond what is expected, and one that is taken out has never been', async () => {
+    const agent = await world.signIn('bram');
+    const comb = await toolLabelled(agent, 'ling');
+    const path = `/api/drawer/${comb.id}/measures`;
+    const measure = { coatType: 'tight-curl', direction: 'with', measuredMm: 150 };
+    const { body: refusal } = await agent.post(path).send(measure).expect(422);
+    expect(refusal.fields[0].message).toContain('measure again');
+    expect((await agent.get(path).expect(200)).body).toHaveLength(comb.measures.length);
+    await agent
+      .post(path)
+      .send({ ...measure, confirmed: true })
+      .expect(201);
+    const { body: taken } = await agent.get(path).expect(200);
+    expect(taken[0]).toMatchObject({ measuredMm: 150, direction: 'with' });
+    const trainee = await world.signIn('isolde');
+    await trainee.delete(`${path}/${taken[0].id}`).expect(403);
+    const { body: after } = await agent.delete(`${path}/${taken[0].id}`).expect(200);
+    expect(after.measures).toEqual(comb.measures);
+    await agent.delete(`${path}/${taken[0].id}`).expect(404);
+  });
+
   it('is not a trainee’s to change', async () => {
     const agent = await world.signIn('isolde');
     const comb = await toolLabelled(agent, 'cod');

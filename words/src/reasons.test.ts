@@ -54,7 +54,7 @@ describe('reasons in the groomer’s words', () => {
   });
 
   it('figures follow the unit the groomer works in', () => {
-    expect(reasonFigure(reason('trim', 'lamb', { kind: 'target', mm: 12.7 }), 'in')).toBe('1/2 in');
+    expect(reasonFigure(reason('trim', 'lamb', { kind: 'target', mm: 12.7 }), 'in')).toBe('1/2 in (13 mm)');
   });
 
   it('every reason of every plan has a sentence', () => {

@@ -212,7 +212,9 @@ function bladeSteps(
     .filter((o) => skipTooth || !o.skipTooth)
     .filter((o) => may?.includes(o.kindId) ?? true)
     .flatMap((o) => (o.leavesMm === null ? [] : [{ option: o, leavesMm: o.leavesMm }]))
-    .filter(({ option, leavesMm }) => leavesMm >= floorMm && (!option.dull || leavesMm >= dullCloseMm))
+    // A blade that was read a hair's breadth under the floor is still the blade the floor means.
+    .filter(({ option, leavesMm }) => leavesMm + (option.sdMm ?? 0) >= floorMm)
+    .filter(({ option, leavesMm }) => !option.dull || leavesMm >= dullCloseMm)
     .sort((a, b) => b.leavesMm - a.leavesMm || Number(a.option.dull) - Number(b.option.dull));
   const first = blades.findIndex(({ leavesMm }) => leavesMm <= toSkinMm);
   const from = tender ? 0 : first < 0 ? Math.max(0, blades.length - 3) : Math.max(0, first - 1);

@@ -3,7 +3,7 @@ import type { Coat } from '../coat/hair.ts';
 import type { TechniqueKind, ToolKind, ToolPack } from '../packs/tools.ts';
 import type { Direction, Finish, Hand, Technique } from '../terms/tool.ts';
 import type { Calibration } from './calibrate.ts';
-import { calibrate, UNCALIBRATED } from './calibrate.ts';
+import { calibrate, predictedRange, UNCALIBRATED } from './calibrate.ts';
 import { leaves, RIDE_UP } from './leaves.ts';
 
 /** One tool in this groomer's drawer, under the groomer's own label. */
@@ -151,4 +151,22 @@ function optionsOf(
 export function carrierFor(kind: ToolKind, drawer: readonly DrawerTool[]): DrawerTool | undefined {
   const carriers = drawer.filter((tool) => kind.carriers.includes(tool.kindId));
   return carriers.find((tool) => !tool.dull) ?? carriers[0];
+}
+
+/**
+ * What a tool should leave where it was measured, with k = 1, and between which lengths a reading of it is expected, mm.
+ * Null for hand tools, of which there is nothing to learn. @throws MisuseError for a kind the pack does not have.
+ */
+export function expectedReading(
+  tool: DrawerTool,
+  pack: ToolPack,
+  coat: Coat,
+  direction: Direction,
+): { readonly expectedMm: number; readonly range: readonly [number, number] } | null {
+  const kind = byId('tool kind', pack.kinds, tool.kindId);
+  const nominalMm = lengthOf(tool, kind);
+  if (nominalMm === null) return null;
+  const use = { direction, layDeg: coat.layDeg, dense: coat.dense };
+  const expectedMm = leaves({ technique: kind.technique, nominalMm }, use).mm;
+  return { expectedMm, range: predictedRange(calibrationOf(tool, coat.class, direction), expectedMm) };
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../testing/evenly.ts';
-import { calibrate, MEASUREMENT_SD_MM, UNCALIBRATED } from './calibrate.ts';
+import { calibrate, MEASUREMENT_SD_MM, predictedRange, UNCALIBRATED } from './calibrate.ts';
 import { leaves } from './leaves.ts';
 
 const blade = (nominalMm: number) => ({ technique: 'clip' as const, nominalMm });
@@ -57,23 +57,48 @@ describe('learning what a tool leaves in this hand', () => {
     expect(calibrate(UNCALIBRATED, [])).toEqual(UNCALIBRATED);
   });
   it('weighs one measurement against the prior in logs', () => {
-    const sdLog = MEASUREMENT_SD_MM / 13;
-    const precision = 1 / 0.15 ** 2 + 1 / sdLog ** 2;
+    // ν = 4, r = 0.0953 − m in spreads of 0.6 / 13: solved by hand to m = 0.08768.
     const { k, sd, n } = calibrate(UNCALIBRATED, [{ measuredMm: 14.3, expectedMm: 13 }]);
-    expect(Math.log(k)).toBeCloseTo(Math.log(1.1) / sdLog ** 2 / precision, 9);
-    expect(sd).toBeCloseTo(1 / Math.sqrt(precision), 9);
+    const base = (13 / MEASUREMENT_SD_MM) ** 2;
+    const weight = (5 * base) / (4 + base * (Math.log(1.1) - Math.log(k)) ** 2);
+    expect(Math.log(k)).toBeCloseTo((weight * Math.log(1.1)) / (1 / 0.15 ** 2 + weight), 9);
+    expect(Math.log(k)).toBeCloseTo(0.0886, 3);
+    expect(sd).toBeCloseTo(1 / Math.sqrt(1 / 0.15 ** 2 + weight), 9);
     expect(n).toBe(1);
   });
-  it('learns the same in one go as one at a time', () => {
-    const measures = [
-      { measuredMm: 13.9, expectedMm: 13 },
-      { measuredMm: 13.2, expectedMm: 13 },
-      { measuredMm: 14.1, expectedMm: 13 },
-    ];
-    const stepwise = measures.reduce((prior, m) => calibrate(prior, [m]), UNCALIBRATED);
-    const atOnce = calibrate(UNCALIBRATED, measures);
-    expect(stepwise.k).toBeCloseTo(atOnce.k, 12);
-    expect(stepwise.sd).toBeCloseTo(atOnce.sd, 12);
+  const readings = fc.array(fc.record({ measuredMm: evenly(2, 40), expectedMm: evenly(3, 30) }), {
+    minLength: 1,
+    maxLength: 12,
+  });
+  it('learns the same in whatever order the readings came', () => {
+    fc.assert(
+      fc.property(readings, (all) => {
+        const there = calibrate(UNCALIBRATED, all);
+        const back = calibrate(UNCALIBRATED, [...all].reverse());
+        expect(back.k).toBeCloseTo(there.k, 6);
+        expect(back.sd).toBeCloseTo(there.sd, 6);
+      }),
+    );
+  });
+  it('a slip of the rule moves it by less than a hundredth', () => {
+    const honest = [13.6, 13.9, 13.4, 13.7, 13.8, 13.5].map((measuredMm) => ({ measuredMm, expectedMm: 13 }));
+    const { k } = calibrate(UNCALIBRATED, honest);
+    for (const measuredMm of [3, 30, 136, 0.2])
+      expect(
+        Math.abs(calibrate(UNCALIBRATED, [...honest, { measuredMm, expectedMm: 13 }]).k / k - 1),
+      ).toBeLessThan(0.01);
+  });
+  it('asks about a reading beyond what 99 of 100 give, and less and less as it learns', () => {
+    const [lo, hi] = predictedRange(UNCALIBRATED, 13);
+    expect(lo).toBeCloseTo(6.31, 1);
+    expect(hi).toBeCloseTo(26.8, 1);
+    const learned = calibrate(
+      UNCALIBRATED,
+      Array.from({ length: 12 }, () => ({ measuredMm: 13.5, expectedMm: 13 })),
+    );
+    const [close, far] = predictedRange(learned, 13);
+    expect(close).toBeGreaterThan(lo);
+    expect(far).toBeLessThan(17);
   });
   it('a close blade teaches less than a long comb, for the rule reads no finer', () => {
     const close = calibrate(UNCALIBRATED, [{ measuredMm: 0.6, expectedMm: 0.5 }]);

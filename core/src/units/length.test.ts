@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../testing/evenly.ts';
-import { formatLength, lengthNumber, LONGEST_MM, parseLength } from './length.ts';
+import { formatLeft, formatLength, leftNumber, lengthNumber, LONGEST_MM, parseLength } from './length.ts';
 
 const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
   const parsed = parseLength(text, unit);
@@ -60,12 +60,31 @@ describe('showing a length', () => {
 
   it('gives inches to the nearest 1/32 in lowest terms', () => {
     expect([12.7, 3.2, 0.25, 25.4, 27.8].map((v) => formatLength(v, 'in'))).toEqual([
-      '1/2 in',
-      '1/8 in',
+      '1/2 in (13 mm)',
+      '1/8 in (3.2 mm)',
       '1/32 in (0.25 mm)',
-      '1 in',
-      '1 3/32 in',
+      '1 in (25 mm)',
+      '1 3/32 in (28 mm)',
     ]);
+  });
+
+  it('gives what to leave in 1/16 from 1/4 in up, whole and never cut off', () => {
+    expect([39.7, 12.7, 6.35, 6.9, 3.2, 1.5, 0.25].map((v) => formatLeft(v, 'in'))).toEqual([
+      '1 9/16 in',
+      '1/2 in',
+      '1/4 in',
+      '1/4 in',
+      '1/8 in',
+      '1/16 in (1.5 mm)',
+      '1/32 in (0.25 mm)',
+    ]);
+    expect([39.7, 12.7, 1.5].map((v) => formatLeft(v, 'mm'))).toEqual(['40 mm', '13 mm', '1.5 mm']);
+    expect(leftNumber(39.7, 'in')).toBe('1 9/16');
+  });
+
+  it('never shows two lengths that a rule tells apart as the same', () => {
+    for (let mm = 0.5; mm < 100; mm += mm < 1 ? 0.1 : mm < 9.9 ? 0.2 : 1.01)
+      expect(formatLength(mm, 'in')).not.toBe(formatLength(mm + (mm < 9.9 ? 0.2 : 1.01), 'in'));
   });
 
   it('reads back what it shows to within half a division', () => {

@@ -70,32 +70,56 @@ function scaleOf(unit: string | undefined, bare: number): number {
 /** Nobody tells close blades apart by less, mm. */
 const FINEST_MM = 0.05;
 
+/** From here on what to leave is said in coarser steps of inches, mm. */
+const COARSE_FROM_MM = MM_PER_INCH / 4;
+const FINE = 32;
+const COARSE = 16;
+
 /**
- * The number alone, as precise as the trade uses it: 0.25, 1.5, 13; inches to the nearest 1/32 in lowest
- * terms (`1 3/32`). A length under 1/64 in is shown as `1/32`, the finest division on the rule.
+ * What was read, a limit or a difference, the number alone and as precise as the trade uses it: 0.25, 1.5, 13; inches to
+ * the nearest 1/32 in lowest terms (`1 3/32`). A length under 1/64 in is shown as `1/32`, the finest division on the rule.
  */
 export function lengthNumber(mm: number, unit: LengthUnit): string {
-  if (unit === 'mm') {
-    const step = mm < 1 ? FINEST_MM : mm < 9.95 ? 0.1 : 1;
-    return String(Number((Math.max(1, Math.round(mm / step)) * step).toFixed(2)));
-  }
-  const thirtySeconds = Math.max(1, Math.round((mm / MM_PER_INCH) * 32));
-  const whole = Math.floor(thirtySeconds / 32);
-  let num = thirtySeconds % 32;
-  let den = 32;
+  return unit === 'in' ? inches(mm, FINE) : millimetres(mm);
+}
+
+/** What to leave, the number alone: as `lengthNumber`, but from 1/4 in up in 1/16, as nobody cuts finer. */
+export function leftNumber(mm: number, unit: LengthUnit): string {
+  return unit === 'in' ? inches(mm, mm >= COARSE_FROM_MM ? COARSE : FINE) : millimetres(mm);
+}
+
+/**
+ * What was read, a limit or a difference, with its unit: `13 mm`, `1/2 in (13 mm)`. Inches have millimetres beside them, so
+ * that two lengths never look the same.
+ */
+export function formatLength(mm: number, unit: LengthUnit): string {
+  const said = `${lengthNumber(mm, unit)} ${unit}`;
+  return unit === 'in' ? `${said} (${millimetres(mm)} mm)` : said;
+}
+
+/** Below this 1/32 in is a coarse step: millimetres are said as well. */
+const FINE_MM = 3;
+
+/** What to leave, with its unit: `13 mm`, `1/2 in`, `1/16 in (1.5 mm)`. */
+export function formatLeft(mm: number, unit: LengthUnit): string {
+  const said = `${leftNumber(mm, unit)} ${unit}`;
+  return unit === 'in' && mm < FINE_MM ? `${said} (${millimetres(mm)} mm)` : said;
+}
+
+function millimetres(mm: number): string {
+  const step = mm < 1 ? FINEST_MM : mm < 9.95 ? 0.1 : 1;
+  return String(Number((Math.max(1, Math.round(mm / step)) * step).toFixed(2)));
+}
+
+function inches(mm: number, perInch: number): string {
+  const parts = Math.max(1, Math.round((mm / MM_PER_INCH) * perInch));
+  const whole = Math.floor(parts / perInch);
+  let num = parts % perInch;
+  let den = perInch;
   while (num > 0 && num % 2 === 0) {
     num /= 2;
     den /= 2;
   }
   if (num === 0) return String(whole);
   return whole === 0 ? `${num}/${den}` : `${whole} ${num}/${den}`;
-}
-
-/** Below this 1/32 in is a coarse step: millimetres are said as well, so that two lengths never look the same. */
-const FINE_MM = 3;
-
-/** The length with its unit: `13 mm`, `1/2 in`, `1/16 in (1.5 mm)`. */
-export function formatLength(mm: number, unit: LengthUnit): string {
-  const said = `${lengthNumber(mm, unit)} ${unit}`;
-  return unit === 'in' && mm < FINE_MM ? `${said} (${lengthNumber(mm, 'mm')} mm)` : said;
 }

@@ -1,5 +1,5 @@
 import type { LengthUnit, Outline, Point, View } from '@kurrel/core';
-import { lengthNumber, zoneKindId } from '@kurrel/core';
+import { leftNumber, zoneKindId } from '@kurrel/core';
 import { memo, useMemo, useRef } from 'react';
 import type { Box, Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
@@ -48,7 +48,7 @@ export function Labels({
   const callouts: Callout[] = groups.map((group) => ({
     key: group.key,
     anchors: group.anchors.slice(0, POINTED).map(frame.point),
-    width: labelWidth(`${lengthNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
+    width: labelWidth(`${leftNumber(group.leftMm, unit)} ${unit}`, group.below) * scale,
     height: LABEL.height * scale,
     first: group.zones.some((zone) => zoneKindId(zone) === selected),
   }));
@@ -87,7 +87,7 @@ export function Labels({
             toX={to.x}
             toY={to.y}
             width={callout.width}
-            title={`${lengthNumber(group.leftMm, unit)} ${unit}`}
+            title={`${leftNumber(group.leftMm, unit)} ${unit}`}
             below={group.below}
             scale={scale}
             onSelect={onSelect}

@@ -1,5 +1,5 @@
 import type { LengthUnit, Task } from '@kurrel/core';
-import { formatLength } from '@kurrel/core';
+import { formatLeft } from '@kurrel/core';
 
 /** What a step is, in a few words: “ribs, left”, “foreleg, right, from inside”, “nape: look, then two cuts more”. */
 export const taskWord = ({
@@ -20,7 +20,7 @@ export function toolWord({ tool, carrier, direction }: Pick<Task, 'tool' | 'carr
 }
 
 export const leftWord = ({ leavesMm }: Pick<Task, 'leavesMm'>, unit: LengthUnit): string | null =>
-  leavesMm === null ? null : formatLength(leavesMm, unit);
+  leavesMm === null ? null : formatLeft(leavesMm, unit);
 
 export const stanceWord = ({ stance }: Pick<Task, 'stance'>): string =>
   stance.side === null ? stance.name : `at its ${stance.side} ${stance.name}`;

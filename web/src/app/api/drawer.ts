@@ -1,4 +1,4 @@
-import type { BottleFacts, Measure, ShelfBottle, Tool, ToolFacts } from '@kurrel/contract';
+import type { BottleFacts, Measure, ShelfBottle, TakenMeasure, Tool, ToolFacts } from '@kurrel/contract';
 import { api, ifMatch } from './ask.ts';
 
 /** Tools in the drawer and bottles on the shelf. */
@@ -29,6 +29,14 @@ export const drawerApi = api.injectEndpoints({
     measureTool: build.mutation<Tool, { id: string; measure: Measure }>({
       query: ({ id, measure }) => ({ url: `drawer/${id}/measures`, method: 'POST', body: measure }),
       invalidatesTags: ['Drawer'],
+    }),
+    toolMeasures: build.query<readonly TakenMeasure[], string>({
+      query: (id) => `drawer/${id}/measures`,
+      providesTags: ['Drawer'],
+    }),
+    dropMeasure: build.mutation<Tool, { id: string; measureId: string }>({
+      query: ({ id, measureId }) => ({ url: `drawer/${id}/measures/${measureId}`, method: 'DELETE' }),
+      invalidatesTags: ['Drawer', 'Visit'],
     }),
     shelf: build.query<readonly ShelfBottle[], void>({ query: () => 'shelf', providesTags: ['Shelf'] }),
     addBottle: build.mutation<ShelfBottle, BottleFacts>({
@@ -62,6 +70,8 @@ export const {
   useRemoveToolMutation,
   useRestoreToolMutation,
   useMeasureToolMutation,
+  useToolMeasuresQuery,
+  useDropMeasureMutation,
   useShelfQuery,
   useAddBottleMutation,
   useSaveBottleMutation,

@@ -1,5 +1,5 @@
 import type { BreedPack, Outline, Proposal, View, ViewId } from '@kurrel/core';
-import { consentStatements, formatLength } from '@kurrel/core';
+import { consentStatements, formatLeft, leftNumber } from '@kurrel/core';
 import { CONSENT_TOPIC, conflictSentence, consentSentence, lookWord, plainLength } from '@kurrel/words';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -61,9 +61,9 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
         <h2>
           {trimName}
           {plan.conflicts.length === 0 && look.choices.wish.allOverMm !== null
-            ? `, ${formatLength(look.choices.wish.allOverMm, unit)} all over`
+            ? `, ${formatLeft(look.choices.wish.allOverMm, unit)} all over`
             : look.choices.wish.allOverMm !== null &&
-              ` (asked: ${formatLength(look.choices.wish.allOverMm, unit)} all over)`}
+              ` (asked: ${formatLeft(look.choices.wish.allOverMm, unit)} all over)`}
           {look.choices.wish.allOverMm === null &&
             look.choices.wish.lean !== 'as-drawn' &&
             `, ${look.choices.wish.lean}`}
@@ -107,8 +107,8 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
             <dt>{lookWord[part]}</dt>
             <dd>
               {Math.round(lo) === Math.round(hi)
-                ? formatLength(hi, unit)
-                : `${Math.round(lo)}–${formatLength(hi, unit)}`}
+                ? formatLeft(hi, unit)
+                : `${leftNumber(lo, unit)}–${formatLeft(hi, unit)}`}
               <span className="muted"> {plainLength(hi)}</span>
             </dd>
           </div>
@@ -144,7 +144,7 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
           <ul>
             {lost.map(({ look: part, fromMm, toMm, daysBack }) => (
               <li key={part}>
-                {lookWord[part]}: {Math.round(fromMm)} → {formatLength(toMm, unit)},{' '}
+                {lookWord[part]}: {leftNumber(fromMm, unit)} → {formatLeft(toMm, unit)},{' '}
                 {daysBack === null ? 'may not come back the same' : `back in ${weeksWord(daysBack)}`}
               </li>
             ))}

@@ -1,5 +1,5 @@
 import type { LengthUnit, Plan } from '@kurrel/core';
-import { formatLength, zoneKindId } from '@kurrel/core';
+import { formatLeft, zoneKindId } from '@kurrel/core';
 import { memo } from 'react';
 import { toolWords, zoneRows } from '../../parts/zoneRows.ts';
 
@@ -27,7 +27,7 @@ export const AllZones = memo(function AllZones({ plan, selected, unit, onSelect 
                 {sides && <span className="muted"> {sides}</span>}
                 {zone.overridden && <span className="tag"> yours</span>}
               </span>
-              <span className="figure">{formatLength(zone.leftMm, unit)}</span>
+              <span className="figure">{formatLeft(zone.leftMm, unit)}</span>
               <span className="muted tool">{toolWords(zone)}</span>
             </button>
           </li>

@@ -1,5 +1,5 @@
 import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
-import { formatLength, lengthNumber, zoneKindId } from '@kurrel/core';
+import { formatLeft, zoneKindId } from '@kurrel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { SetLength, Tick } from '../../parts/ruleScale.ts';
@@ -148,7 +148,7 @@ const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, unit }: Be
       aria-valuemin={RULE.fromMm}
       aria-valuemax={RULE.toMm}
       aria-valuenow={Number(mm.toFixed(2))}
-      aria-valuetext={`${lengthNumber(mm, unit)} ${unit}`}
+      aria-valuetext={formatLeft(mm, unit)}
       data-bead={kind}
       data-key={id}
     >
@@ -166,7 +166,7 @@ const Scale = memo(function Scale({ length, unit }: { readonly length: number; r
       <line x1={x(mm)} x2={x(mm)} y1={LINE_Y} y2={LINE_Y + 5} />
       {(length >= ROOMY || SPARSE_MM.includes(mm)) && (
         <text x={x(mm)} y={HEIGHT - 6}>
-          {formatLength(mm, unit)}
+          {formatLeft(mm, unit)}
         </text>
       )}
     </g>

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { LengthUnit, OwnCost, Plan, Reason, ZonePlan } from '@kurrel/core';
-import { formatLength, lengthNumber, MAY_DECIDE } from '@kurrel/core';
+import { formatLength, leftNumber, MAY_DECIDE } from '@kurrel/core';
 import {
   conflictSentence,
   handWord,
@@ -41,7 +41,7 @@ export function ZoneHead({ zone, side, unit }: Pick<ZonePanelProps, 'zone' | 'si
         {zone.side && <span className="muted"> {side === 'both' ? 'left and right' : side}</span>}
       </p>
       <p className="big-length" data-testid="zone-length">
-        {lengthNumber(zone.leftMm, unit)} <span>{unit}</span>
+        {leftNumber(zone.leftMm, unit)} <span>{unit}</span>
       </p>
       <p className="shows">
         {Math.abs(zone.visibleMm - zone.leftMm) > 0.05

@@ -1,20 +1,23 @@
 import type { BreedPack, Hands } from '@kurrel/core';
-import { byId, coatOf } from '@kurrel/core';
+import { byId, coatOf, formatLength } from '@kurrel/core';
 import Form from 'react-bootstrap/Form';
 import { packs } from '../../app/packs.ts';
-import { useAppDispatch } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dropFind, putFinds } from '../../visit/handsSlice.ts';
 
 /** The coat this dog has against the one its breed should have, and what was seen on it. */
 export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly breed: BreedPack }) {
   const dispatch = useAppDispatch();
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const length = (mm: number) => formatLength(mm, unit);
+  const endWord = (mm: number | null) => (mm === null ? 'keeps growing' : length(mm));
   const own = coatOf(packs.coats, hands.coatType, hands.coatModifiers, hands.dense);
   const should = byId('coat type', packs.coats.types, breed.coat);
   const possible = packs.coats.modifiers.filter(
     ({ appliesTo }) => appliesTo.length === 0 || appliesTo.includes(hands.coatType),
   );
   const rows: readonly (readonly [string, string, string])[] = [
-    ['grows', `${should.rateMmPerMonth} mm a month`, `${own.rateMmPerMonth} mm a month`],
+    ['grows', `${length(should.rateMmPerMonth)} a month`, `${length(own.rateMmPerMonth)} a month`],
     ['ends at', endWord(should.fullMm), endWord(own.fullMm)],
     ['lies at', `${should.layDeg}°`, `${own.layDeg}°`],
     ['curl comes back to', should.curl.toFixed(2), own.curl.toFixed(2)],
@@ -101,7 +104,6 @@ export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly br
   );
 }
 
-const endWord = (mm: number | null) => (mm === null ? 'keeps growing' : `${mm} mm`);
 const CLIPPING = {
   yes: 'yes',
   softens: 'softens it',

@@ -1,7 +1,8 @@
 import type { Find } from '@kurrel/core';
-import { summarise } from '@kurrel/core';
+import { formatLength, summarise } from '@kurrel/core';
 import { useRef } from 'react';
 import Button from 'react-bootstrap/Button';
+import { useAppSelector } from '../../app/store.ts';
 import { useGauge } from '../../parts/useGauge.ts';
 
 interface GaugePanelProps {
@@ -19,6 +20,7 @@ const WORDS = {
 
 /** The coat gauge: a run of readings filed to the place in focus, with their spread. */
 export function GaugePanel({ visitId, zone, onFinds }: GaugePanelProps) {
+  const unit = useAppSelector((state) => state.preferences.unit);
   const run = useRef(0);
   const { state, readings, start, stop } = useGauge(visitId, zone, (all) => {
     const length = summarise(all);
@@ -42,7 +44,7 @@ export function GaugePanel({ visitId, zone, onFinds }: GaugePanelProps) {
       <span className={state === 'lost' ? 'lost' : 'muted'} role="status" data-testid="gauge">
         {WORDS[state]}
         {summary &&
-          ` ${summary.mm} mm${summary.sdMm === null ? '' : ` ±${summary.sdMm.toFixed(1)}`}, ${summary.readings} readings`}
+          ` ${formatLength(summary.mm, unit)}${summary.sdMm === null ? '' : ` ±${summary.sdMm.toFixed(1)} mm`}, ${summary.readings} readings`}
       </span>
       {readings.length > 0 && (
         <svg viewBox="0 0 240 30" className="readings" aria-hidden="true">

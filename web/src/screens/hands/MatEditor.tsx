@@ -1,5 +1,6 @@
 import type { Mat } from '@kurrel/core';
-import { useAppDispatch } from '../../app/store.ts';
+import { formatLength } from '@kurrel/core';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { matWord, TIGHTNESS } from './findWords.ts';
 import { changeMat, dropFind } from '../../visit/handsSlice.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
@@ -15,6 +16,7 @@ const TO_SKIN = [0.5, 1, 2, 4, 8] as const;
 /** One mat: how big, how tight, how near the skin, what is in it and under it. */
 export function MatEditor({ mat }: { readonly mat: Mat }) {
   const dispatch = useAppDispatch();
+  const unit = useAppSelector((state) => state.preferences.unit);
   const change = (patch: Partial<Omit<Mat, 'id'>>) => dispatch(changeMat({ id: mat.id, change: patch }));
   const size = (label: string, key: 'lengthCm' | 'widthCm') => (
     <NumberField
@@ -50,7 +52,7 @@ export function MatEditor({ mat }: { readonly mat: Mat }) {
       />
       <Chips
         label="Clear of the skin"
-        options={TO_SKIN.map((mm) => [mm, `${mm} mm`])}
+        options={TO_SKIN.map((mm) => [mm, formatLength(mm, unit)])}
         chosen={mat.toSkinMm}
         onChoose={(toSkinMm) => change({ toSkinMm })}
       />

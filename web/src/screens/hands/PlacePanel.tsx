@@ -1,6 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Find, Hands, LengthUnit, StructureFinding, Mat, Tightness } from '@kurrel/core';
-import { otherSide, zoneKindId } from '@kurrel/core';
+import { formatLength, otherSide, zoneKindId } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
@@ -71,7 +71,9 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
       <h2>Hair, stretched</h2>
       <LengthField
         label={
-          predictedMm === undefined ? 'Measured' : `Measured (about ${Math.round(predictedMm)} mm expected)`
+          predictedMm === undefined
+            ? 'Measured'
+            : `Measured (about ${formatLength(predictedMm, unit)} expected)`
         }
         mm={hands.lengths[zone]?.mm ?? null}
         unit={unit}

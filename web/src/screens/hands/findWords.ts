@@ -31,7 +31,7 @@ export function findsByZone(hands: Hands, unit: LengthUnit): ReadonlyMap<string,
     add(place, `${name}${severity === 'marked' ? ', marked' : ''}`);
   }
   for (const [zone, { mm, sdMm, readings }] of Object.entries(hands.lengths)) {
-    const spread = sdMm === null ? '' : ` ±${sdMm.toFixed(1)}`;
+    const spread = sdMm === null ? '' : ` ±${sdMm.toFixed(1)} mm`;
     add(zone, `${formatLength(mm, unit)}${spread}${readings > 1 ? ` (${readings})` : ''}`);
   }
   return finds;

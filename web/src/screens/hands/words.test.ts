@@ -74,13 +74,13 @@ describe('what was found, in words', () => {
     ]);
     expect(finds.get('hock.left')).toEqual(['cow hocks, marked']);
     expect(finds.get('croup')).toEqual(['high behind']);
-    expect(finds.get('back')?.[0]).toMatch(/^23 mm ±1\.2 \(12\)$|^22\.5 mm ±1\.2 \(12\)$/);
+    expect(finds.get('back')?.[0]).toMatch(/^23 mm ±1\.2 mm \(12\)$|^22\.5 mm ±1\.2 mm \(12\)$/);
     expect([...finds.values()].flat().join()).not.toMatch(/heart/);
   });
 
   it('follows the unit of lengths', () => {
     const [lump] = hands.signs;
-    expect(lump && signWord(lump, 'in')).toMatch(/in$/);
+    expect(lump && signWord(lump, 'in')).toMatch(/in \(8 mm\)$/);
     const [mat] = hands.mats;
     expect(mat && matWord(mat)).toBe('tight mat 4×3 cm, burr');
   });

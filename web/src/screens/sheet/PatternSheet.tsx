@@ -1,6 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Body, BreedPack, DrawnLine, LengthUnit, Plan } from '@kurrel/core';
-import { formatLength } from '@kurrel/core';
+import { formatLeft, formatLength } from '@kurrel/core';
 import type { Ref } from 'react';
 import { packs } from '../../app/packs.ts';
 import { ageOf, zoneWord } from '../../parts/words.ts';
@@ -130,7 +130,7 @@ function Rows({ plan, unit }: Pick<PatternSheetProps, 'plan' | 'unit'>) {
               {sides && ` ${sides}`}
             </text>
             <text x={x + 0.56 * wide} y={y} textAnchor="end" fontWeight="bold">
-              {formatLength(zone.leftMm, unit)}
+              {formatLeft(zone.leftMm, unit)}
             </text>
             <text x={x + 0.59 * wide} y={y}>
               {toolWords(zone)}

@@ -1,5 +1,5 @@
 import type { DrawnLine, LengthUnit, Outline, Plan, View } from '@kurrel/core';
-import { lengthNumber } from '@kurrel/core';
+import { leftNumber } from '@kurrel/core';
 import { placeCallouts } from '../../drawing/callouts.ts';
 import type { Frame } from '../../drawing/frame.ts';
 import { contourPath, frameFor, pathOf, SHEET } from '../../drawing/frame.ts';
@@ -38,7 +38,7 @@ export function Side({ plan, seen, lines, unit, left, wide, top }: SideProps) {
     groups.map(({ key, anchors, leftMm, below }) => ({
       key,
       anchors: anchors.map(frame.point),
-      width: Math.max(56, 14 + 6.4 * Math.max(lengthNumber(leftMm, unit).length + 3, below.length)),
+      width: Math.max(56, 14 + 6.4 * Math.max(leftNumber(leftMm, unit).length + 3, below.length)),
       height: 32,
     })),
     seen.after.map(({ contour }) => contour.map(frame.point)),
@@ -65,7 +65,7 @@ export function Side({ plan, seen, lines, unit, left, wide, top }: SideProps) {
             <line x1={to.x} y1={to.y} x2={from.x} y2={from.y} stroke="#000" strokeWidth={0.7} />
             <circle cx={to.x} cy={to.y} r={2.4} />
             <text x={x + 4} y={y + 14} fontSize={14} fontWeight="bold">
-              {lengthNumber(group.leftMm, unit)} {unit}
+              {leftNumber(group.leftMm, unit)} {unit}
             </text>
             <text x={x + 4} y={y + 27} fontSize={11}>
               {group.below}

@@ -1,9 +1,10 @@
 import type { Join, TableNow, Task } from '@kurrel/core';
+import { leftNumber } from '@kurrel/core';
 import { joinSentence } from '@kurrel/words';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
-import { leftWord, minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import { minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
 import { PairOffer } from './PairOffer.tsx';
 
 interface StepProps {
@@ -35,7 +36,7 @@ export function Step(props: StepProps) {
       <p className="table-where">{taskWord(task)}</p>
       {task.leavesMm === null ? null : (
         <p className="table-length">
-          {leftWord(task, unit)?.replace(/ .*$/, '')} <span>{unit}</span>
+          {leftNumber(task.leavesMm, unit)} <span>{unit}</span>
         </p>
       )}
       <p className="table-tool">{toolWord(task)}</p>

@@ -100,12 +100,10 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     packs.safety,
   );
   const barred = stopsOpen.length > 0 || now.stops.length > 0 || unstarted;
-  const lastDone = useRef(-Infinity);
+  const lastTouch = useRef(-Infinity);
 
   const done = useCallback(() => {
-    // Two touches on one step are one.
-    if (!current || barred || performance.now() - lastDone.current < BOUNCE_MS) return;
-    lastDone.current = performance.now();
+    if (!current || barred) return;
     act({
       kind: 'done',
       task: current.id,
@@ -122,6 +120,12 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     setAsking(null);
     doneKey.current?.focus();
   }, [current, barred, minutes, act]);
+  const touchedDone = () => {
+    // Two touches on one step are one.
+    if (performance.now() - lastTouch.current < DOUBLE_TAP_MS) return;
+    lastTouch.current = performance.now();
+    done();
+  };
   useBathDrain({ order, now, events, bath, act });
   const back = useCallback(() => {
     const { last } = now;
@@ -266,7 +270,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           type="button"
           className="table-key done"
           ref={doneKey}
-          onClick={done}
+          onClick={touchedDone}
           disabled={!current || barred}
         >
           Done, next
@@ -277,7 +281,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
 }
 
 /** Two touches sooner than this are one. */
-const BOUNCE_MS = 350;
+const DOUBLE_TAP_MS = 350;
 /** While the work is stopped nothing of it is done or skipped; these are always there. */
 const ALWAYS: readonly Question[] = ['note', 'break', 'hurt', 'mat', 'stop'];
 const KEYS: readonly (readonly [Question, string])[] = [

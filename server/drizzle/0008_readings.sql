@@ -1,0 +1,1 @@
+GRANT DELETE ON measures TO kurrel_app;
