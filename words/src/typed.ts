@@ -1,4 +1,5 @@
-import type { TypedProblem, ZonePack } from '@kurrel/core';
+import type { LengthUnit, TypedProblem, ZonePack } from '@kurrel/core';
+import { formatLength } from '@kurrel/core';
 import { placeWord } from './names.ts';
 
 const WHAT = {
@@ -15,7 +16,7 @@ const WHAT = {
 export const MOST_READINGS = 4;
 
 /** Why what was typed is not taken, and what to type. */
-export function typedProblemSentence(problem: TypedProblem, zones: ZonePack): string {
+export function typedProblemSentence(problem: TypedProblem, zones: ZonePack, unit: LengthUnit): string {
   switch (problem.kind) {
     case 'empty':
       return 'Type what the hands found, like “mat L ear 4x3 tight 2mm”.';
@@ -42,6 +43,8 @@ export function typedProblemSentence(problem: TypedProblem, zones: ZonePack): st
     case 'not-there':
       return `${problem.about} is found on: ${problem.zones.map((zone) => placeWord(zones, zone)).join(', ')}.`;
     case 'out-of-bounds':
-      return `${WHAT[problem.what]} is between ${problem.lo} and ${`${problem.hi} ${problem.unit}`.trim()}.`;
+      return problem.unit === 'mm'
+        ? `${WHAT[problem.what]} is between ${problem.lo === 0 ? 'nothing' : formatLength(problem.lo, unit)} and ${formatLength(problem.hi, unit)}.`
+        : `${WHAT[problem.what]} is between ${problem.lo} and ${`${problem.hi} ${problem.unit}`.trim()}.`;
   }
 }

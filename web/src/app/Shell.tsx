@@ -14,6 +14,7 @@ import { dismiss, notify } from './noticeSlice.ts';
 import { forgetDay } from './offline.ts';
 import { setUnit } from './preferencesSlice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
+import { TimerBell } from './TimerBell.tsx';
 import { useDayEvents } from './useDayEvents.ts';
 
 /** The frame of every signed-in screen: where one can go, who is signed in, the unit of lengths. */
@@ -65,6 +66,7 @@ export function Shell() {
       <a className="visually-hidden-focusable skip" href="#content">
         Skip to the content
       </a>
+      <TimerBell />
       <header className="topline">
         <NavLink to="/" className="wordmark" end>
           Kurrel

@@ -17,6 +17,7 @@ import { api } from './api/ask.ts';
 import { personOf } from './api/session.ts';
 import { noticeReducer } from './noticeSlice.ts';
 import { preferencesReducer } from './preferencesSlice.ts';
+import { timersReducer } from './timersSlice.ts';
 
 const reducer = {
   [api.reducerPath]: api.reducer,
@@ -32,6 +33,7 @@ const reducer = {
   handsView: handsViewReducer,
   notice: noticeReducer,
   preferences: preferencesReducer,
+  timers: timersReducer,
 };
 
 export function createStore() {

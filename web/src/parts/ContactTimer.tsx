@@ -1,61 +1,31 @@
-import { useEffect, useRef, useState } from 'react';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { setSound } from '../app/preferencesSlice.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { startTimer, stopTimer } from '../app/timersSlice.ts';
+import { useSeconds } from './useSeconds.ts';
 
-const RING_HZ = 880;
-const RING_MS = 1400;
-
-/** Rings: a tone where sound is on, and a buzz where the device can. */
-export function ring(sound: boolean): void {
-  navigator.vibrate?.([200, 100, 200]);
-  if (!sound) return;
-  try {
-    const audio = new AudioContext();
-    const tone = audio.createOscillator();
-    const gain = audio.createGain();
-    tone.frequency.value = RING_HZ;
-    gain.gain.setValueAtTime(0.25, audio.currentTime);
-    gain.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + RING_MS / 1000);
-    tone.connect(gain).connect(audio.destination);
-    tone.start();
-    tone.stop(audio.currentTime + RING_MS / 1000);
-    tone.onended = () => void audio.close();
-  } catch {
-    // A browser without sound still shows it.
-  }
+interface ContactTimerProps {
+  /** The same wherever it is shown: of this visit and this step. */
+  readonly id: string;
+  readonly dog: string;
+  readonly minutes: number;
+  readonly what: string;
 }
 
-/** What has to stand on the coat: started by a touch, counts down, rings when the time is up. */
-export function ContactTimer({ minutes, what }: { readonly minutes: number; readonly what: string }) {
+/** What has to stand on the coat: started by a touch, counts down on every screen, rings when the time is up. */
+export function ContactTimer({ id, dog, minutes, what }: ContactTimerProps) {
   const sound = useAppSelector((state) => state.preferences.sound);
+  const until = useAppSelector((state) => state.timers[id]?.untilMs ?? null);
   const dispatch = useAppDispatch();
-  const [until, setUntil] = useState<number | null>(null);
-  const [now, setNow] = useState(() => Date.now());
-  const rang = useRef(false);
-  useEffect(() => {
-    if (until === null) return;
-    const timer = setInterval(() => setNow(Date.now()), 250);
-    return () => clearInterval(timer);
-  }, [until]);
+  const now = useSeconds(until !== null);
   const left = until === null ? minutes * 60 : Math.max(0, Math.ceil((until - now) / 1000));
   const over = until !== null && left === 0;
-  useEffect(() => {
-    if (!over || rang.current) return;
-    rang.current = true;
-    ring(sound);
-  }, [over, sound]);
-  const start = () => {
-    rang.current = false;
-    setNow(Date.now());
-    setUntil(Date.now() + minutes * 60_000);
-  };
+  const touch = () =>
+    dispatch(
+      until === null || over ? startTimer({ id, what: `rinse ${what} off ${dog}`, minutes }) : stopTimer(id),
+    );
   return (
     <span className={over ? 'contact-timer over' : 'contact-timer'}>
-      <button
-        type="button"
-        className="chip"
-        onClick={() => (until === null || over ? start() : setUntil(null))}
-      >
+      <button type="button" className="chip" onClick={touch}>
         {until === null
           ? `let ${what} stand ${minutes} min`
           : over
@@ -71,9 +41,6 @@ export function ContactTimer({ minutes, what }: { readonly minutes: number; read
       >
         {sound ? 'sound on' : 'sound off'}
       </button>
-      <span className="visually-hidden" role="status">
-        {over ? `${what}: time is up` : ''}
-      </span>
     </span>
   );
 }

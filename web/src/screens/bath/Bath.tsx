@@ -181,7 +181,12 @@ function Steps({ bath, sheet, which }: StepsProps) {
               {step.how} <span className="why">{step.why}</span>
             </p>
             {step.contactMinutes > 0 && (
-              <ContactTimer minutes={step.contactMinutes} what={step.product?.name ?? step.name} />
+              <ContactTimer
+                id={`${sheet.visit.id}:bath:${step.id}`}
+                dog={sheet.dog.name}
+                minutes={step.contactMinutes}
+                what={step.product?.name ?? step.name}
+              />
             )}
           </li>
         );

@@ -51,7 +51,7 @@ export function FindLine({ hands, unit, onFinds }: FindLineProps) {
         problem.kind === 'which' && problem.readings.length <= MOST_READINGS ? problem.readings : [];
       const word = (finds: readonly Find[]) => finds.map((find) => findWord(find, unit)).join('; ');
       tell(
-        typedProblemSentence(problem, packs.zones),
+        typedProblemSentence(problem, packs.zones, unit),
         readings.map((finds) => ({ word: word(finds), finds })),
       );
       return;

@@ -3,8 +3,8 @@ import { formatLength, parseLength, summarise } from '@kurrel/core';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
 import { useGauge } from '../../parts/useGauge.ts';
+import { BreakMinutes } from './BreakMinutes.tsx';
 import { Early } from './Early.tsx';
 import { Stuck } from './Stuck.tsx';
 
@@ -57,7 +57,6 @@ const TITLE: Readonly<Record<Question, string>> = {
 const SKIPS = ['too much for it', 'nothing to do here', 'owner said no', 'another day'];
 const NOTES = ['good as gold', 'sensitive here', 'pulls away', 'coat thinner than it looks', 'ask the owner'];
 const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something else'];
-const BREAKS = [5, 10, 15] as const;
 
 function Answers(props: AskingProps) {
   const { question, task, now, onAct, onClose } = props;
@@ -109,21 +108,7 @@ function Answers(props: AskingProps) {
         </div>
       );
     case 'break':
-      return (
-        <div className="answers">
-          <BreakMinutes onSay={say} />
-          {BREAKS.map((minutes) => (
-            <button
-              key={minutes}
-              type="button"
-              className="table-key"
-              onClick={() => say({ kind: 'rested', minutes })}
-            >
-              rested {minutes} min
-            </button>
-          ))}
-        </div>
-      );
+      return <BreakMinutes visitId={props.visitId} onSay={say} onNone={props.onClose} />;
     case 'measure':
       return <Measure {...props} onSay={say} />;
     case 'stuck':
@@ -131,22 +116,6 @@ function Answers(props: AskingProps) {
     case 'early':
       return <Early {...props} onSay={say} />;
   }
-}
-
-/** The break itself is timed: it ends when it is ended. */
-function BreakMinutes({ onSay }: Saying) {
-  const [began] = useState(() => performance.now());
-  const [, setTick] = useState(0);
-  useEffect(() => {
-    const timer = setInterval(() => setTick((tick) => tick + 1), 1000);
-    return () => clearInterval(timer);
-  }, []);
-  const minutes = (performance.now() - began) / 60_000;
-  return (
-    <button type="button" className="table-key" onClick={() => onSay({ kind: 'rested', minutes })}>
-      Break over: {minutes < 1 ? 'under a minute' : minutesWord(minutes)}
-    </button>
-  );
 }
 
 export interface Saying {

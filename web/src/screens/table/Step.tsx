@@ -8,6 +8,8 @@ import { minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWor
 import { PairOffer } from './PairOffer.tsx';
 
 interface StepProps {
+  readonly visitId: string;
+  readonly dog: string;
   readonly task: Task;
   readonly next: Task | null;
   readonly minutes: number;
@@ -72,7 +74,14 @@ export function Step(props: StepProps) {
           </button>
         </p>
       )}
-      {props.contactMinutes > 0 && <ContactTimer minutes={props.contactMinutes} what={task.tool} />}
+      {props.contactMinutes > 0 && (
+        <ContactTimer
+          id={`${props.visitId}:${task.id}`}
+          dog={props.dog}
+          minutes={props.contactMinutes}
+          what={task.tool}
+        />
+      )}
       <PairOffer task={task} done={props.done} />
       {props.impatient && (
         <p className="table-caution">

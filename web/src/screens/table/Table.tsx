@@ -17,6 +17,7 @@ import { useSessionQuery } from '../../app/api/session.ts';
 import { setOrder } from '../../visit/workSlice.ts';
 import { Asking } from './Asking.tsx';
 import type { Question } from './Asking.tsx';
+import { breakId } from './BreakMinutes.tsx';
 import { Finished } from './Finished.tsx';
 import { heatOf } from './heat.ts';
 import { MarkedActs } from './MarkedActs.tsx';
@@ -25,7 +26,7 @@ import { NotStarted } from './NotStarted.tsx';
 import { Picture } from './Picture.tsx';
 import { SendState } from './SendState.tsx';
 import { Step } from './Step.tsx';
-import { TableStops } from './TableStops.tsx';
+import { TableStops, UNNAMED } from './TableStops.tsx';
 import { useAwake } from './useAwake.ts';
 import { useBathDrain } from './useBathDrain.ts';
 import { useStepMinutes } from './useStepMinutes.ts';
@@ -135,7 +136,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   }, [now, act]);
   const ask = (question: Question | null) => {
     // A stop is logged at the first touch; what it is comes after.
-    if (question === 'stop' && asking !== 'stop') act({ kind: 'stopped', text: 'stopped' });
+    if (question === 'stop' && asking !== 'stop') act({ kind: 'stopped', text: UNNAMED });
     setAsking(question);
     if (question === null) doneKey.current?.focus();
   };
@@ -146,6 +147,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     free: asking === null,
   });
 
+  const resting = useAppSelector((root) => root.timers[breakId(sheet.visit.id)]?.sinceMs);
   const [held, setHeld] = useState(false);
   const thermometer = useThermometer(sheet.visit.id, current, startedMs, held);
   const heat = current ? heatOf(current, events, since, clock, thermometer.celsius) : null;
@@ -204,6 +206,14 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           </button>
         </p>
       ))}
+      {resting !== undefined && asking !== 'break' && (
+        <p className="table-alert">
+          A break since {times.time(new Date(resting).toISOString())}.{' '}
+          <button type="button" onClick={() => ask('break')}>
+            Is it over?
+          </button>
+        </p>
+      )}
       {now.twice.map(({ task, by }) => (
         <p key={task} className="table-alert" role="alert">
           {nameOf(order, task)} was done twice, by {by.join(' and ')}. It counts once.
@@ -231,6 +241,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
               />
             ) : (
               <Step
+                visitId={sheet.visit.id}
+                dog={sheet.dog.name}
                 task={current}
                 next={next}
                 minutes={minutes}

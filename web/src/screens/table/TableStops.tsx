@@ -12,6 +12,9 @@ interface TableStopsProps {
   readonly onAct: (act: TableAct) => void;
 }
 
+/** A stop nobody has named yet. */
+export const UNNAMED = 'stopped';
+
 /** What stops the work, each stop by its name: answered by somebody who may, or ended here and referred, which anybody may. */
 export function TableStops({ visitId, open, now, role, onAct }: TableStopsProps) {
   if (open.length === 0 && now.stops.length === 0) return null;
@@ -25,13 +28,14 @@ export function TableStops({ visitId, open, now, role, onAct }: TableStopsProps)
       ))}
       {now.stops.map(({ id, text }) => (
         <p key={id}>
-          <strong>Stopped: {text}.</strong> Nothing goes on until somebody has looked.{' '}
+          <strong>{text === UNNAMED ? 'Stopped.' : `Stopped: ${text}.`}</strong> Nothing goes on until
+          somebody has looked.{' '}
           {may(role, 'stop:answer') ? (
             <button
               type="button"
               className="table-key"
               onClick={() => onAct({ kind: 'went-on', stop: id })}
-              aria-label={`It is all right: go on after ${text}`}
+              aria-label={text === UNNAMED ? undefined : `It is all right: go on after ${text}`}
             >
               It is all right: go on
             </button>
