@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { axeIssues, conventionIssues } from './conventions.ts';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openCard, openHands, openSalon, retype, textOf, waitForText } from './salon.ts';
+import { goTo, openCard, openHands, openSalon, retype, textOf, waitForText, openStation } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -164,7 +164,7 @@ describe('the drawer', () => {
     await page.keyboard.press('Enter');
     await waitForText(page, '.after-measure', '1 measures of this tool');
     await page.locator('.modal ::-p-text(Close)').click();
-    await waitForText(page, row, '1 measured: leaves 13 % more than usual');
+    await waitForText(page, row, '1 measured: leaves 12 % more than usual');
 
     await page.locator('[aria-label="Remove gurnard"]').click();
     await waitForText(page, '.toast', 'gurnard is out of the drawer');
@@ -186,6 +186,32 @@ describe('the drawer', () => {
     await page.locator('nav ::-p-text(Drawer)').click();
     await page.locator('[aria-label^="mm: show"]').click();
     await waitForText(page, '.drawer-table', '4F 4F blade 3/8 in');
+    await page.close();
+  });
+
+  it('no station says millimetres alone where inches are shown', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await page.evaluate(() => localStorage.setItem('kurrel.unit', 'in'));
+    const millimetres = () =>
+      page.evaluate(() => {
+        const drawn = [...document.querySelectorAll('svg text')].map(({ textContent }) => textContent);
+        const text = [document.body.innerText, ...drawn].join(' | ');
+        return [...text.replace(/\([\d.]+ mm\)/g, '').matchAll(/.{0,40}[\d.]\s?mm\b/g)].map(([said]) => said);
+      });
+    const stations = [
+      ['hands', '.found'],
+      ['draft', '.coat-rule .bead'],
+      ['choices', '.look'],
+      ['bath', '.bath-steps, main'],
+      ['order', '.cards, main'],
+      ['table', '.table-step'],
+      ['sheet', 'main svg'],
+    ] as const;
+    for (const [station, shows] of stations) {
+      await page.goto(salon.address);
+      await openStation(page, 'Juniper', station, shows);
+      expect(await millimetres(), station).toEqual([]);
+    }
     await page.close();
   });
 });

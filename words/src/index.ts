@@ -11,3 +11,4 @@ export * from './violations.ts';
 export * from './changes.ts';
 export * from './standard.ts';
 export * from './breaches.ts';
+export * from './happenings.ts';

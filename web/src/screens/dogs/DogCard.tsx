@@ -1,5 +1,6 @@
 import type { Dog, DogFacts, DogWithVisits, VisitLine } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
+import { happeningSentence } from '@kurrel/words';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -12,6 +13,7 @@ import {
 import { problemOf } from '../../app/api/problem.ts';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { notify } from '../../app/noticeSlice.ts';
+import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { useTimes } from '../../parts/times.ts';
@@ -113,6 +115,11 @@ function Visits({ visits }: { readonly visits: readonly VisitLine[] }) {
                 {visit.minutes} min, {visit.groomer}
               </span>
               {visit.tools.length > 0 && <span className="note">with {visit.tools.join(', ')}</span>}
+              {visit.happened.map((one) => (
+                <span key={JSON.stringify(one)} className="note">
+                  {happeningSentence(one, packs.zones)}
+                </span>
+              ))}
               {visit.note && <span className="note">{visit.note}</span>}
               {visit.consents.map(({ id, signedBy, trimName }) => (
                 <Link key={id} className="note" to={`/visits/${visit.id}/consents/${id}`}>

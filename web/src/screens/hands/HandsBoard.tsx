@@ -1,6 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
 import { bodyOf, changesSince, dogZones, planGroom, questionTape } from '@kurrel/core';
+import { happeningSentence } from '@kurrel/words';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { packs } from '../../app/packs.ts';
@@ -83,6 +84,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
     return changesSince(packs.signs, last, hands);
   }, [sheet, hands]);
 
+  const happened = sheet.lastVisit?.happened ?? [];
   const pick = (zone: string | null) => dispatch(lookAt({ zone, tab: 'place' }));
   /** Measurements are held against the breed first; all else goes on the sheet. */
   const put = (found: readonly Find[], gesture?: string) => {
@@ -142,6 +144,16 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
           )}
         </div>
         <div className="strip-rest">
+          {happened.length > 0 && (
+            <section>
+              <h2>At the last visit</h2>
+              <ul className="changes">
+                {happened.map((one) => (
+                  <li key={JSON.stringify(one)}>{happeningSentence(one, packs.zones)}</li>
+                ))}
+              </ul>
+            </section>
+          )}
           {changes.length > 0 && (
             <section>
               <h2>Since last visit</h2>

@@ -6,6 +6,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { useGauge } from '../../parts/useGauge.ts';
 import { BreakMinutes } from './BreakMinutes.tsx';
 import { Early } from './Early.tsx';
+import type { Wanted } from './mayTake.ts';
 import { Stuck } from './Stuck.tsx';
 
 export type Question = 'stuck' | 'measure' | 'mat' | 'note' | 'skip' | 'break' | 'early' | 'hurt' | 'stop';
@@ -20,6 +21,7 @@ export interface AskingProps {
   readonly now: TableNow;
   readonly boxMinutes: number;
   readonly startedAt: string | null;
+  readonly whyNot: (wanted: Wanted) => string | null;
   readonly onAct: (act: TableAct) => void;
   readonly onClose: () => void;
 }

@@ -5,6 +5,7 @@ import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
 import { minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import type { Wanted } from './mayTake.ts';
 import { PairOffer } from './PairOffer.tsx';
 
 interface StepProps {
@@ -24,6 +25,7 @@ interface StepProps {
   /** The dog has nearly had enough. */
   readonly impatient: boolean;
   readonly done: TableNow['done'];
+  readonly whyNot: (wanted: Wanted) => string | null;
   readonly onSwapped: () => void;
   readonly onEarly: () => void;
 }
@@ -82,7 +84,7 @@ export function Step(props: StepProps) {
           what={task.tool}
         />
       )}
-      <PairOffer task={task} done={props.done} />
+      <PairOffer task={task} done={props.done} whyNot={props.whyNot} />
       {props.impatient && (
         <p className="table-caution">
           It has nearly had enough.{' '}

@@ -6,10 +6,11 @@ import type { AskingProps, Saying } from './Asking.tsx';
 import { takeTool } from './takeTool.ts';
 
 /** What is tried where a blade or comb does not pass: one step shorter, on both sides, or left. */
-export function Stuck({ visit, plan, task, onSay }: AskingProps & Saying) {
+export function Stuck({ visit, plan, task, whyNot, onSay }: AskingProps & Saying) {
   const dispatch = useAppDispatch();
   const unit = useAppSelector((state) => state.preferences.unit);
   const [both, setBoth] = useState(true);
+  const [refused, setRefused] = useState<string | null>(null);
   const floor = formatLength(visit.matPolicy.bladeFloorMm, unit);
   if (task.technique === null || byId('technique', packs.tools.techniques, task.technique).byHand) {
     return (
@@ -28,10 +29,12 @@ export function Stuck({ visit, plan, task, onSay }: AskingProps & Saying) {
   const steps = stepDown(visit, plan, zone);
   const pair = otherSide(zone) === zone ? null : otherSide(zone);
   const take = (toolId: string) => {
+    const zones = pair && both ? [zone, pair] : [zone];
+    const why = whyNot({ zones, toolId, direction: 'with' });
+    setRefused(why);
+    if (why !== null) return;
     onSay({ kind: 'would-not-pass', zone, toolId: task.toolId, takenId: toolId });
-    void dispatch(
-      takeTool(pair && both ? [zone, pair] : [zone], toolId, 'with', 'the longer one would not pass'),
-    );
+    void dispatch(takeTool(zones, toolId, 'with', 'the longer one would not pass'));
   };
   return (
     <>
@@ -41,6 +44,11 @@ export function Stuck({ visit, plan, task, onSay }: AskingProps & Saying) {
         </p>
       ) : (
         <p className="table-how">One step shorter at a time, with the lay:</p>
+      )}
+      {refused !== null && (
+        <p className="table-caution" role="alert">
+          {refused}
+        </p>
       )}
       <div className="answers">
         {steps.slice(0, 4).map(({ toolId, label, leavesMm }) => (

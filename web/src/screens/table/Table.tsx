@@ -20,6 +20,8 @@ import type { Question } from './Asking.tsx';
 import { breakId } from './BreakMinutes.tsx';
 import { Finished } from './Finished.tsx';
 import { heatOf } from './heat.ts';
+import type { Wanted } from './mayTake.ts';
+import { whyNot } from './mayTake.ts';
 import { MarkedActs } from './MarkedActs.tsx';
 import { nameOf } from './nameOf.ts';
 import { NotStarted } from './NotStarted.tsx';
@@ -93,6 +95,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const role = session?.person.role ?? 'trainee';
   const [without, setWithout] = useState(false);
   const unstarted = sheet.visit.startedAt === null && !without && now.ended === null;
+  const whyNotHere = (wanted: Wanted) => whyNot(breed, sheet, choices, wanted, role);
   const doneKey = useRef<HTMLButtonElement>(null);
   const act = useCallback((one: TableAct) => void dispatch(actAtTable(one)), [dispatch]);
   const stopsOpen = openStops(
@@ -236,6 +239,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 now={now}
                 boxMinutes={boxMinutes}
                 startedAt={sheet.visit.startedAt}
+                whyNot={whyNotHere}
                 onAct={act}
                 onClose={() => ask(null)}
               />
@@ -253,6 +257,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 hot={heat !== null && heat.advice !== 'fine'}
                 impatient={impatient}
                 done={now.done}
+                whyNot={whyNotHere}
                 onSwapped={() => act({ kind: 'swapped', toolId: current.toolId ?? '' })}
                 onEarly={() => setAsking('early')}
               />
