@@ -69,7 +69,8 @@ function droppable(order: readonly Task[], cosmetic: readonly string[]): readonl
   return groups.sort((a, b) => partOf(a) - partOf(b) || workedMinutes(b) - workedMinutes(a));
 }
 
-function goTogether(a: Task, b: Task): boolean {
+/** Whether two steps are of one place, its other side, or one run of a tool: both are done, or neither. */
+export function goTogether(a: Task, b: Task): boolean {
   const samePlace = a.zone !== null && b.zone !== null && zoneKindId(a.zone) === zoneKindId(b.zone);
   const sameRun = a.toolId !== null && a.toolId === b.toolId && a.leavesMm === b.leavesMm;
   return samePlace || sameRun;

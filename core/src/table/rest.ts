@@ -1,5 +1,5 @@
 import type { FittedOrder, OrderBox } from '../order/fitOrder.ts';
-import { fitOrder } from '../order/fitOrder.ts';
+import { fitOrder, goTogether } from '../order/fitOrder.ts';
 import type { Task } from '../tasks/tasks.ts';
 import type { TableNow } from './tableNow.ts';
 
@@ -9,7 +9,7 @@ export interface RestOfWork {
   readonly keep: readonly string[];
   /** Left out for good this time: cosmetic work. */
   readonly drop: readonly string[];
-  /** For another visit, if that is what is chosen: all that is no safety step. */
+  /** For another visit, if that is what is chosen: all that is no safety step and not begun. */
   readonly another: readonly string[];
   readonly needMinutes: number;
   /** Minutes of what stays once that is dropped, and of the safety steps alone; breaks included. */
@@ -19,12 +19,16 @@ export interface RestOfWork {
 }
 
 /**
- * The rest of a visit in the minutes there are: safety steps first among what is kept, cosmetic work dropped as `fitOrder` does; or
+ * The rest of a visit in the minutes there are: safety steps and what is begun are kept, cosmetic work dropped as `fitOrder` does; or
  * everything but safety put off to another day.
  */
 export function restOfWork(order: readonly Task[], now: TableNow, box: OrderBox): RestOfWork {
   const gone = new Set([...now.done.keys(), ...now.skipped.keys()]);
-  const ahead = order.filter(({ id }) => !gone.has(id));
+  const begun = order.filter(({ id }) => now.done.has(id));
+  // What is begun is finished: the other side of a place, the rest of a run.
+  const ahead = order
+    .filter(({ id }) => !gone.has(id))
+    .map((task) => (begun.some((one) => goTogether(one, task)) ? { ...task, safety: true } : task));
   // The patience that is gone already counts for the first sitting: its steps are as stressful as they are.
   const fitted = fitOrder(ahead, box);
   const drop = fitted.drop.flatMap(({ ids }) => ids);

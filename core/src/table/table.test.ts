@@ -307,6 +307,24 @@ describe('the owner is early, or the dog has had enough', () => {
       expect([...rest.keep, ...rest.drop, ...rest.another]).not.toContain(one.id);
   });
 
+  it('leaves out both sides of a place or neither, wherever the work stands', () => {
+    const sided = tasks.filter(({ pair, phase }) => pair !== null && phase === 'work');
+    expect(sided.length).toBeGreaterThan(4);
+    for (let worked = 1; worked < tasks.length; worked += 3) {
+      const events = tasks.slice(0, worked).map((one) => event(done(one)));
+      const is = now(...events);
+      for (const minutes of [0, 10, 25]) {
+        const rest = restOfWork(tasks, is, { ...box, minutes });
+        for (const { id, pair } of sided)
+          for (const out of [rest.drop, rest.another]) {
+            if (!out.includes(id) || pair === null) continue;
+            expect(is.done.has(pair), `${id} is left out and its other side is done`).toBe(false);
+            expect(out, `${id} without ${pair}`).toContain(pair);
+          }
+      }
+    }
+  });
+
   it('with time enough nothing is dropped', () => {
     expect(restOfWork(tasks, now(), { ...box, minutes: 600 }).drop).toEqual([]);
   });

@@ -41,9 +41,13 @@ export function Early({ order, now, visit, boxMinutes, startedAt, onSay }: Askin
       </div>
       <p className="table-how">
         {minutesWord(rest.needMinutes)} of work are left{startedAt === null && ', not started yet'}.{' '}
-        {rest.drop.length === 0 ? 'It fits.' : `Not done then: ${placesOf(order, rest.drop).join('; ')}.`}
+        {rest.drop.length > 0
+          ? `Not done then: ${placesOf(order, rest.drop).join('; ')}.`
+          : over > 0
+            ? 'It does not fit, and nothing of it may be left out: it is begun, or must be.'
+            : 'It fits.'}
       </p>
-      {over > 0 && rest.drop.length > 0 && (
+      {over > 0 && (
         <p className="table-caution">
           Even so {minutesWord(rest.keptMinutes)}, {over} more than there are. What must be takes{' '}
           {minutesWord(rest.mustMinutes)}.
