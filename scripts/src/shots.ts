@@ -42,6 +42,11 @@ const tab = (name: string, word: string) => async (page: Page, address: string) 
 /** The table, worked on until a step at that place is in hand. */
 const atStep = (name: string, place: string) => async (page: Page, address: string) => {
   await along(name, 'table', '.table-step')(page, address);
+  const start = await page.$('[aria-label="Not started yet"] button');
+  if (start) {
+    await start.click();
+    await page.waitForSelector('[aria-label="Not started yet"]', { hidden: true });
+  }
   for (let steps = 0; steps < 60; steps++) {
     const where = await page.$eval('.table-where', (element) => element.textContent ?? '');
     if (where.startsWith(place)) return;

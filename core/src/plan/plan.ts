@@ -8,7 +8,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 6;
+export const CORE_VERSION = 7;
 
 export interface PlannedTool {
   readonly toolId: string;
