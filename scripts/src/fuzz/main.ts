@@ -4,9 +4,11 @@ import { advise } from '../advice.ts';
 import { freePort, startThrowaway } from '../cluster.ts';
 import { startServer } from '../server.ts';
 import { demoDatabase } from '../world.ts';
+import { Dice } from './dice.ts';
 import { fuzz, halfWritten, idsOf } from './fuzz.ts';
+import { fuzzLarge } from './large.ts';
 
-/** `npm run fuzz [-- requests [seed]]`: odd requests to every route; none may break the server or leave half a row. */
+/** `npm run fuzz [-- requests [seed]]`: odd requests to every route, and large ones; none may break the server or leave half a row. */
 await advise(async () => {
   const [count = 10_000, seed = 1] = process.argv.slice(2).map(Number);
   const cluster = await startThrowaway();
@@ -28,13 +30,18 @@ await advise(async () => {
       return { cookie: answer.headers.getSetCookie()[0]?.split(';')[0] ?? '' };
     };
     const { statuses, broken } = await fuzz(server.address, headers, ids, count, seed);
+    const large = await fuzzLarge(server.address, headers, ids, new Dice(seed));
     const half = await halfWritten(owner);
     console.log(`${count} requests, seed ${seed}:`, statuses);
     console.log(
       `${broken.length} answered with a 5xx or not at all; ${half.length} kinds of half-written rows`,
     );
-    for (const line of [...broken.slice(0, 20), ...half]) console.log(`  ${line}`);
-    process.exitCode = broken.length + half.length > 0 ? 1 : 0;
+    console.log(
+      `${large.sent} large bodies: nobody waited longer than ${Math.round(large.longestMs)} ms; ${large.broken.length} too long or broken`,
+    );
+    for (const line of [...broken.slice(0, 20), ...large.broken.slice(0, 20), ...half])
+      console.log(`  ${line}`);
+    process.exitCode = broken.length + large.broken.length + half.length > 0 ? 1 : 0;
   } finally {
     await owner.end();
     await server.stop();

@@ -136,6 +136,8 @@ export const ROUTES: readonly FuzzedRoute[] = [
   { method: 'PUT', path: '/drawer/:tool', body: tool },
   { method: 'POST', path: '/drawer/:tool/remove' },
   { method: 'POST', path: '/drawer/:tool/restore' },
+  { method: 'GET', path: '/drawer/:tool/measures' },
+  { method: 'DELETE', path: '/drawer/:tool/measures/:measure' },
   {
     method: 'POST',
     path: '/drawer/:tool/measures',

@@ -1,6 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import type { BreedFile, BreedPack, PackProblem, Packs } from '@kurrel/core';
-import { checkBreed, checkPacks, completed, PACK_NAMES, resolveBreed } from '@kurrel/core';
+import type { BreedFile, BreedPack, PackFault, PackProblem, Packs } from '@kurrel/core';
+import {
+  checkBreed,
+  checkPacks,
+  completed,
+  PACK_NAMES,
+  resolveBreed,
+  senseOfBreed,
+  senseOfPacks,
+} from '@kurrel/core';
 import { Ajv } from 'ajv';
 
 const FOLDER = new URL('../../../packs/', import.meta.url);
@@ -20,7 +28,7 @@ export class PackError extends Error {
  */
 export function loadLibrary(folder: URL = FOLDER): Library {
   const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true });
-  const json = (file: string): unknown => JSON.parse(readFileSync(new URL(file, folder), 'utf8'));
+  const json = (file: string): unknown => readJson(file, folder);
   ajv.addSchema(json('shapes.schema.json') as object);
   ajv.addSchema(json('patterns.schema.json') as object);
   const checked = (file: string, schema: string): unknown => {
@@ -40,13 +48,59 @@ export function loadLibrary(folder: URL = FOLDER): Library {
   );
   const packs = { version, ...shared } as unknown as Packs;
   refuse('packs', checkPacks(packs));
+  refuseSense('packs', senseOfPacks(packs));
   const files = readdirSync(new URL('breeds/', folder)).filter((file) => file.endsWith('.json'));
   const breeds = files.map((file): BreedPack => {
     const breed = checked(`breeds/${file}`, 'breed.schema.json') as BreedFile;
     refuse(`packs/breeds/${file}`, checkBreed(breed, packs));
-    return resolveBreed(breed, packs);
+    const resolved = resolvedIn(file, breed, packs);
+    refuseSense(`packs/breeds/${file}`, senseOfBreed(breed, resolved, packs));
+    return resolved;
   });
+  const twice = breeds.find(({ id }, index) => breeds.findIndex((one) => one.id === id) !== index);
+  if (twice) throw new PackError(`packs/breeds: two files have the id "${twice.id}": give one another`);
   return { packs, breeds: new Map(breeds.map((breed) => [breed.id, breed])) };
+}
+
+/** @throws PackError for a file that is missing, empty or no JSON, saying what to do. */
+function readJson(file: string, folder: URL): unknown {
+  let text: string;
+  try {
+    text = readFileSync(new URL(file, folder), 'utf8');
+  } catch {
+    throw new PackError(`packs/${file}: it is not there, or not readable: put it back`);
+  }
+  if (text.startsWith('\uFEFF'))
+    throw new PackError(`packs/${file}: it begins with a byte-order mark: save it as plain UTF-8`);
+  if (text.trim() === '') throw new PackError(`packs/${file}: it is empty: put its content back`);
+  try {
+    return JSON.parse(text);
+  } catch (cause) {
+    throw new PackError(
+      `packs/${file}: it is no JSON, mend it: ${cause instanceof Error ? cause.message : ''}`,
+      { cause },
+    );
+  }
+}
+
+/** The breed with its patterns laid over each other. @throws PackError naming the file. */
+function resolvedIn(file: string, breed: BreedFile, packs: Packs): BreedPack {
+  try {
+    return resolveBreed(breed, packs);
+  } catch (cause) {
+    throw new PackError(`packs/breeds/${file}: ${cause instanceof Error ? cause.message : ''}`, { cause });
+  }
+}
+
+/** @throws PackError naming where something makes no sense, and what to do. */
+function refuseSense(where: string, faults: readonly PackFault[]): void {
+  if (faults.length === 0) return;
+  throw new PackError(
+    `${where}: ${faults
+      .slice(0, 5)
+      .map(({ path, text }) => `${path}: ${text}`)
+      .join('; ')}`,
+  );
 }
 
 /** @throws PackError naming every name that nothing has, and the nearest that there is. */
