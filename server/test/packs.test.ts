@@ -46,12 +46,7 @@ const BROKEN: readonly (readonly [string, string, ((pack: Loose) => void) | stri
   ['a breed of no JSON', BREED, '{ id: samoyed }', /samoyed\.json: it is no JSON/],
   ['an empty breed', BREED, ' \n', /samoyed\.json: it is empty/],
   ['a list where an object stands', 'words.json', '[]', /words\.json: \/ must be object/],
-  [
-    'an unknown coat',
-    BREED,
-    (b) => (b.coat = 'stand-of'),
-    /no coat type "stand-of", did you mean "/,
-  ],
+  ['an unknown coat', BREED, (b) => (b.coat = 'stand-of'), /no coat type "stand-of", did you mean "/],
   ['an unknown body', BREED, (b) => (b.body.archetype = 'spits'), /body\.archetype: no archetype "spits"/],
   [
     'an unknown head style',
