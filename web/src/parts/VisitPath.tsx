@@ -1,11 +1,12 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { openStops, stopsOf } from '@kurrel/core';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { NavLink } from 'react-router';
 import { problemOf } from '../app/api/problem.ts';
 import { useStartVisitMutation } from '../app/api/visit.ts';
 import { packs } from '../app/packs.ts';
+import { changedSinceSigned } from './signedThen.ts';
 import { ProblemNote } from './ProblemNote.tsx';
 
 type State = 'not started' | 'in work' | 'done';
@@ -14,6 +15,8 @@ type State = 'not started' | 'in work' | 'done';
 export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: VisitSheet }) {
   const { visit, salon, hands, stopLog, handsVersion, saved, consents, work } = sheet;
   const [start, { error, isLoading }] = useStartVisitMutation();
+  const changed = changedSinceSigned(sheet);
+  const [asked, setAsked] = useState(false);
   const open = openStops(stopsOf(hands, packs, salon.policy.handlingLimit), stopLog, packs.safety);
   const handsState: State = handsVersion === 0 ? 'not started' : open.length > 0 ? 'in work' : 'done';
   const stations: readonly (readonly [path: string, name: string, state: State])[] = [
@@ -50,10 +53,19 @@ export const VisitPath = memo(function VisitPath({ sheet }: { readonly sheet: Vi
           size="sm"
           variant={open.length > 0 ? 'outline-danger' : 'success'}
           disabled={isLoading}
-          onClick={() => void start({ visitId: visit.id, started: true })}
+          onClick={() => {
+            if (changed !== null && !asked) return setAsked(true);
+            setAsked(false);
+            void start({ visitId: visit.id, started: true });
+          }}
         >
-          {open.length > 0 ? 'Answer the stop first' : 'Start work'}
+          {open.length > 0 ? 'Answer the stop first' : asked ? 'Start the unsigned change' : 'Start work'}
         </Button>
+      )}
+      {changed !== null && (
+        <p className="w-100 changed-since" role={asked ? 'alert' : undefined}>
+          {changed} {asked && <NavLink to={`/visits/${visit.id}/choices`}>Have it signed first</NavLink>}
+        </p>
       )}
       {error !== undefined && (
         <div className="w-100">

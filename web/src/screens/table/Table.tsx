@@ -9,6 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { minutesWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
+import { changedSinceSigned } from '../../parts/signedThen.ts';
 import { Title } from '../../parts/Title.tsx';
 import { useWork } from '../../parts/useWork.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
@@ -150,6 +151,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     free: asking === null,
   });
 
+  const changed = changedSinceSigned(sheet);
   const resting = useAppSelector((root) => root.timers[breakId(sheet.visit.id)]?.sinceMs);
   const [held, setHeld] = useState(false);
   const thermometer = useThermometer(sheet.visit.id, current, startedMs, held);
@@ -209,6 +211,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           </button>
         </p>
       ))}
+      {changed !== null && !unstarted && <p className="table-alert">{changed}</p>}
       {resting !== undefined && asking !== 'break' && (
         <p className="table-alert">
           A break since {times.time(new Date(resting).toISOString())}.{' '}
