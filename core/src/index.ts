@@ -28,7 +28,6 @@ export * from './packs/roles.ts';
 export * from './packs/completed.ts';
 export * from './packs/resolveBreed.ts';
 export * from './packs/checkNames.ts';
-export * from './packs/checkSense.ts';
 export * from './coat/hair.ts';
 export * from './coat/hairNow.ts';
 export * from './tools/calibrate.ts';

@@ -1,15 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import type { BreedFile, BreedPack, PackFault, PackProblem, Packs } from '@kurrel/core';
-import {
-  checkBreed,
-  checkPacks,
-  completed,
-  PACK_NAMES,
-  resolveBreed,
-  senseOfBreed,
-  senseOfPacks,
-} from '@kurrel/core';
+import type { BreedFile, BreedPack, PackProblem, Packs } from '@kurrel/core';
+import { checkBreed, checkPacks, completed, PACK_NAMES, resolveBreed } from '@kurrel/core';
 import { Ajv } from 'ajv';
+import type { PackFault } from './sense.ts';
+import { senseOfBreed, senseOfPacks } from './sense.ts';
 
 const FOLDER = new URL('../../../packs/', import.meta.url);
 export interface Library {

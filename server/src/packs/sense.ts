@@ -1,6 +1,4 @@
-import type { BreedPack } from './breed.ts';
-import type { BreedFile } from './breedFile.ts';
-import type { Packs } from './packs.ts';
+import type { BreedFile, BreedPack, Packs } from '@kurrel/core';
 
 /** Something in a pack that fits its schema and makes no sense: where, what, and what to do about it. */
 export interface PackFault {
