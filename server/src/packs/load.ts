@@ -21,10 +21,8 @@ export class PackError extends Error {
  * @throws PackError naming file and place, and for a name the nearest there is.
  */
 export function loadLibrary(folder: URL = FOLDER): Library {
-  const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true });
   const json = (file: string): unknown => readJson(file, folder);
-  ajv.addSchema(json('shapes.schema.json') as object);
-  ajv.addSchema(json('patterns.schema.json') as object);
+  const ajv = schemasOf(folder, json);
   const checked = (file: string, schema: string): unknown => {
     const pack = completed(json(file) as object);
     const validate = ajv.getSchema(schema) ?? ajv.compile(json(schema) as object);
@@ -54,6 +52,22 @@ export function loadLibrary(folder: URL = FOLDER): Library {
   const twice = breeds.find(({ id }, index) => breeds.findIndex((one) => one.id === id) !== index);
   if (twice) throw new PackError(`packs/breeds: two files have the id "${twice.id}": give one another`);
   return { packs, breeds: new Map(breeds.map((breed) => [breed.id, breed])) };
+}
+
+const compiled = new Map<string, Ajv>();
+
+/** The schemas of a folder; the same ones are compiled once. */
+function schemasOf(folder: URL, json: (file: string) => unknown): Ajv {
+  const files = readdirSync(folder).filter((file) => file.endsWith('.schema.json'));
+  const key = files.map((file) => readFileSync(new URL(file, folder), 'utf8')).join('\n');
+  let ajv = compiled.get(key);
+  if (!ajv) {
+    ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true });
+    ajv.addSchema(json('shapes.schema.json') as object);
+    ajv.addSchema(json('patterns.schema.json') as object);
+    compiled.set(key, ajv);
+  }
+  return ajv;
 }
 
 /** @throws PackError for a file that is missing, empty or no JSON, saying what to do. */
