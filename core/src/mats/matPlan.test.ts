@@ -34,14 +34,7 @@ const calm: MattedDog = {
   handling: 'easy',
   standingMinutes: 75,
   surfaceM2: 0.5,
-  skinAt: () => ({
-    floorMm: 0,
-    skipTooth: true,
-    blade: true,
-    leaveAlone: false,
-    tender: false,
-    blades: null,
-  }),
+  ...skin({}),
   hairMm: {},
 };
 const salon: MatPolicy = { school: 'save', limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 };

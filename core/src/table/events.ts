@@ -88,3 +88,12 @@ export const inTurn = (events: readonly TableEvent[]): readonly TableEvent[] =>
   [...new Map(events.map((event) => [event.id, event])).values()].sort(
     (a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id),
   );
+
+/** A stop by the act that logged it, with the name it has by now. */
+export function noteStop(
+  stops: Map<string, string>,
+  event: Extract<TableEvent, { readonly kind: 'stopped' | 'stop-named' }>,
+): void {
+  if (event.kind === 'stopped') stops.set(event.id, event.text);
+  else if (stops.has(event.stop)) stops.set(event.stop, event.text);
+}

@@ -1,6 +1,6 @@
 import type { LoggedPart } from '../estimate/pace.ts';
 import type { TableEvent } from './events.ts';
-import { inTurn } from './events.ts';
+import { inTurn, noteStop } from './events.ts';
 
 /** Something that happened to the dog, or to a step of its work, for the card and the next visit. */
 export interface Happening {
@@ -65,10 +65,8 @@ export function recordOf(
         happened.push({ kind: 'would-not-pass', zone: event.zone, text: '' });
         break;
       case 'stopped':
-        stops.set(event.id, event.text);
-        break;
       case 'stop-named':
-        if (stops.has(event.stop)) stops.set(event.stop, event.text);
+        noteStop(stops, event);
         break;
       case 'ended':
         happened.push({ kind: 'ended', zone: null, text: event.text });

@@ -1,6 +1,6 @@
 import type { Task } from '../tasks/tasks.ts';
 import type { TableEvent } from './events.ts';
-import { inTurn } from './events.ts';
+import { inTurn, noteStop } from './events.ts';
 
 /** A stop at the table that nobody has answered: its name is its act's id. */
 export interface TableStop {
@@ -91,10 +91,8 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
         stress = 0;
         break;
       case 'stopped':
-        stops.set(event.id, event.text);
-        break;
       case 'stop-named':
-        if (stops.has(event.stop)) stops.set(event.stop, event.text);
+        noteStop(stops, event);
         break;
       case 'went-on':
         // Of stops that nobody had seen when it was said none is answered.
