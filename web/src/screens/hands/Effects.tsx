@@ -156,6 +156,8 @@ function matSentence(one: JudgedMat, unit: LengthUnit): string {
   const where = `${zoneWord(mat.zone)}, ${TIGHTNESS[mat.tightness]}`;
   if (decision === 'save') return `${where}: save, ${Math.round(one.brushMinutes)} min`;
   const tried = steps.map(({ label }) => label).join(' → ');
+  if (one.beyondFloor && decision === 'clip')
+    return `${where}: ${matReasonWord[one.reason]}; no blade we use passes: for a vet`;
   const under = blade
     ? `${blade.label} passes, leaves ${formatLength(blade.leavesMm, unit)}`
     : 'no blade passes';
