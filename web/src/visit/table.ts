@@ -54,8 +54,7 @@ export const openTable =
 export const readLog =
   (visitId: string): AppThunk<Promise<void>> =>
   async (dispatch, _getState, { acts }) => {
-    const read = dispatch(visitApi.endpoints.log.initiate(visitId, { forceRefetch: true, subscribe: false }));
-    const { data } = await read;
+    const { data } = await dispatch(visitApi.endpoints.readLog.initiate(visitId, { track: false }));
     if (data) await acts.heard(visitId, data);
   };
 

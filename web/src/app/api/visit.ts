@@ -48,10 +48,8 @@ export const visitApi = api.injectEndpoints({
         headers: { ...ifMatch(version), [KEY]: key },
       }),
     }),
-    log: build.query<readonly TableEvent[], string>({
-      query: (id) => `visits/${id}/log`,
-      keepUnusedDataFor: 0,
-    }),
+    // No query: of two at once the second would be given the first one's answer, which may be older than what it asks for.
+    readLog: build.mutation<readonly TableEvent[], string>({ query: (id) => `visits/${id}/log` }),
     sendLog: build.mutation<
       readonly TableEvent[],
       { visitId: string; key: string; events: readonly SentEvent[] }
@@ -125,7 +123,6 @@ export const visitApi = api.injectEndpoints({
 
 export const {
   useVisitQuery,
-  useLogQuery,
   useStartVisitMutation,
   useFinishVisitMutation,
   useAnswerStopMutation,
