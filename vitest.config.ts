@@ -12,7 +12,7 @@ export default defineConfig({
           name: 'unit',
           isolate: false,
           // Patience for a busy machine; how fast things are is for the bench.
-          testTimeout: 60_000,
+          testTimeout: 180_000,
           include: [
             'core/src/**/*.test.ts',
             'words/src/**/*.test.ts',
@@ -29,8 +29,8 @@ export default defineConfig({
           isolate: false,
           globalSetup: 'scripts/src/testDatabase.ts',
           include: ['server/src/**/*.test.ts', 'server/test/**/*.test.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 180_000,
+          hookTimeout: 120_000,
           fileParallelism: false,
         },
       },
@@ -41,7 +41,8 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           testTimeout: 180_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
+          // Each file has a browser, a server and a database of its own; pages wait most of the time.
+          maxWorkers: 2,
         },
       },
     ],

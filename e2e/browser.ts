@@ -1,15 +1,15 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser, BrowserContext, Page } from 'puppeteer-core';
 import puppeteer from 'puppeteer-core';
 
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path));
 
 export interface OpenBrowser {
   readonly browser: Browser;
-  /** A page of its own, with its own cookies. */
-  readonly page: (width?: number, height?: number) => Promise<Page>;
+  /** A page of its own; on a new device (its own cookies, nothing kept) unless one is given. */
+  readonly page: (width?: number, height?: number, device?: BrowserContext) => Promise<Page>;
   readonly close: () => Promise<void>;
 }
 
@@ -34,11 +34,12 @@ export async function openBrowser(): Promise<OpenBrowser> {
   });
   return {
     browser,
-    page: async (width = 1280, height = 800) => {
-      const context = await browser.createBrowserContext();
-      const page = await context.newPage();
+    page: async (width = 1280, height = 800, device) => {
+      const page = await (device ?? (await browser.createBrowserContext())).newPage();
       await page.bringToFront();
       await page.setViewport({ width, height });
+      // Patience for a busy machine; how fast things are is for the bench.
+      page.setDefaultTimeout(90_000);
       return page;
     },
     close: async () => {

@@ -1,9 +1,10 @@
+import type { VisitSheet } from '@kurrel/contract';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
 import { press } from './browser.ts';
-import { openSalon, waitForText } from './salon.ts';
-import { pedal, logOf, openTable } from './table.ts';
+import { openSalon, textOf, visitAddress, waitForText } from './salon.ts';
+import { pedal, logOf, openTable, until } from './table.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -30,6 +31,51 @@ describe('two screens of one day', () => {
     await waitForText(two, '.tide-row.absent', 'Fig');
     await one.close();
     await two.close();
+  });
+
+  it('a plan that a colleague saves reaches the table: the step in hand finishes as it was, the rest follows', async () => {
+    const [one, two] = [await salon.enter('Bram Quennell'), await salon.enter('Isolde Pike')];
+    await openTable(one, 'Rook');
+    await until(one, 'throat');
+    const inHand = await textOf(one, '.table-say');
+    const path = new URL(await visitAddress(two, 'Rook')).pathname;
+    const status = await two.evaluate(async (visit) => {
+      const { saved } = (await (await fetch(`/api${visit}`)).json()) as VisitSheet;
+      if (!saved) return 0;
+      const shorter = (zone: string) => ({
+        zone,
+        targetMm: 3,
+        toolId: null,
+        direction: null,
+        reason: 'cold',
+        acknowledged: true,
+      });
+      const answer = await fetch(`/api${visit}/plan`, {
+        method: 'PUT',
+        headers: {
+          'content-type': 'application/json',
+          'If-Match': `"${saved.version}"`,
+          'Idempotency-Key': 'saved-by-a-colleague',
+        },
+        body: JSON.stringify({ ...saved.choices, overrides: [shorter('throat'), shorter('forechest')] }),
+      });
+      return answer.status;
+    }, path);
+    expect(status).toBe(200);
+    await waitForText(one, '[aria-label="A newer plan"]', 'Isolde Pike saved the plan');
+    await waitForText(one, '[aria-label="A newer plan"]', 'This step finishes as it was');
+    const still = await textOf(one, '.table-say');
+    expect(still.split(' ').slice(0, 4)).toEqual(inHand.split(' ').slice(0, 4));
+    await press(one, '[aria-label="A newer plan"] summary');
+    await waitForText(one, '[aria-label="A newer plan"] li', 'forechest');
+    await pedal(one);
+    await waitForText(one, '[aria-label="A newer plan"]', 'What is left follows it');
+    const done = (await logOf(one, 'Rook')).findLast(({ kind }) => kind === 'done');
+    expect(done).toMatchObject({ zone: 'throat' });
+    expect(done && 'leavesMm' in done && done.leavesMm).not.toBe(3);
+    await press(one, '[aria-label="A newer plan"] button ::-p-text(Seen)');
+    await one.waitForSelector('[aria-label="A newer plan"]', { hidden: true });
+    await Promise.all([one.close(), two.close()]);
   });
 
   it('one that was refused while the server came back hears again', async () => {

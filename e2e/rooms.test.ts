@@ -130,7 +130,7 @@ describe('today and the dogs', () => {
 
 describe('a screen whose code did not load', () => {
   it('loads by itself when the network is back, and what one was on stays', async () => {
-    const page = await salon.enter('Bram Quennell');
+    const page = await salon.enterAnew('Bram Quennell');
     await page.waitForSelector('.tide-line');
     await page.setOfflineMode(true);
     await page.locator('nav ::-p-text(Drawer)').click();

@@ -11,13 +11,17 @@ import { DEMO_SIGN_INS } from '@kurrel/server/seed/people';
 import { pino } from 'pino';
 import type { Page } from 'puppeteer-core';
 import { demoCopy } from '../scripts/src/emptyDatabase.ts';
-import { openBrowser, signIn } from './browser.ts';
+import { openBrowser } from './browser.ts';
+import type { Enter } from './devices.ts';
+import { devicesOf } from './devices.ts';
 
 /** The demo salon served to a real browser, with a database of its own. */
 export interface OpenSalon {
   readonly address: string;
   /** A page of its own, signed in by name; nobody when the name is left out. */
-  readonly enter: (name?: string, width?: number, height?: number) => Promise<Page>;
+  readonly enter: Enter;
+  /** The same on a device that the app has never been on. */
+  readonly enterAnew: Enter;
   /** Nobody answers any more, and the same again. */
   readonly stopServer: () => Promise<void>;
   readonly startServer: () => Promise<void>;
@@ -46,14 +50,11 @@ export async function openSalon(): Promise<OpenSalon> {
   const { port } = server.address() as AddressInfo;
   const address = `http://127.0.0.1:${port}`;
   const chromium = await openBrowser();
+  const devices = devicesOf(chromium, address);
   return {
     address,
-    enter: async (name, width, height) => {
-      const page = await chromium.page(width, height);
-      if (name === undefined) await page.goto(`${address}/sign-in`);
-      else await signIn(page, address, name);
-      return page;
-    },
+    enter: devices.used,
+    enterAnew: devices.fresh,
     stopServer: async () => {
       const closed = new Promise((resolve) => server.close(resolve));
       server.closeAllConnections();

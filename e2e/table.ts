@@ -28,7 +28,9 @@ export const openTable = async (page: Page, dog: string) => {
 /** On with the pedal until a step at this place is in hand. */
 export const until = async (page: Page, place: string) => {
   for (let steps = 0; steps < 80; steps++) {
-    const [at] = await page.$$eval('.table-where', (elements) => elements.map((e) => (e as HTMLElement).innerText));
+    const [at] = await page.$$eval('.table-where', (elements) =>
+      elements.map((e) => (e as HTMLElement).innerText),
+    );
     if (at?.trim().startsWith(place)) return;
     await pedal(page);
   }

@@ -5,7 +5,7 @@ import { Advice, PROJECT } from './cluster.ts';
 import type { DemoDatabase } from './world.ts';
 
 const TSX = join(PROJECT, 'node_modules/.bin/tsx');
-const PATIENCE_MS = 30_000;
+const PATIENCE_MS = 120_000;
 
 export interface RunningServer {
   readonly address: string;

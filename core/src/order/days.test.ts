@@ -25,7 +25,8 @@ describe('golden days', () => {
     expect(breaks.length).toBeGreaterThanOrEqual(3);
     const fit = fitOrder(ordered(work), { ...box(work, null), sittingsPerVisit: 2 });
     expect(fit.visits.length).toBeGreaterThan(1);
-    expect(fit.visits.flat().sort()).toEqual(work.tasks.map(({ id }) => id).sort());
+    const done = new Set(fit.visits.flatMap(({ ids }) => ids));
+    expect([...done].sort()).toEqual(work.tasks.map(({ id }) => id).sort());
   });
 
   it('a show dog is worked from the ground up, a pet body first', () => {

@@ -1,14 +1,10 @@
 import type { Task } from '../tasks/tasks.ts';
-import { zoneKindId } from '../terms/zone.ts';
-import { restsIn, workedMinutes } from './rests.ts';
+import { goTogether } from './goTogether.ts';
+import { workedMinutes } from './rests.ts';
+import type { VisitBox, VisitPart } from './visits.ts';
+import { fitsIn, neededMinutes, visitsOf } from './visits.ts';
 
-export interface OrderBox {
-  /** Minutes there are; null where nobody limits them. */
-  readonly minutes: number | null;
-  readonly patience: number;
-  readonly restMinutes: number;
-  /** Times on the table a dog has in one visit. */
-  readonly sittingsPerVisit: number;
+export interface OrderBox extends VisitBox {
   /** Parts of a visit whose work may be dropped, the first to go first. */
   readonly cosmetic: readonly string[];
 }
@@ -21,8 +17,8 @@ export interface FittedOrder {
   readonly drop: readonly { readonly ids: readonly string[]; readonly minutes: number }[];
   /** Minutes of what stays, breaks included. */
   readonly leftMinutes: number;
-  /** Still over after that, or too many sittings: the visits it takes, each with its steps. */
-  readonly visits: readonly (readonly string[])[];
+  /** The visits it takes if nothing is left out: one where it fits. */
+  readonly visits: readonly VisitPart[];
 }
 
 /**
@@ -30,11 +26,8 @@ export interface FittedOrder {
  * safety step and never one side of a place), and else how to part it into visits.
  */
 export function fitOrder(order: readonly Task[], box: OrderBox): FittedOrder {
-  const sittings = (steps: readonly Task[]) => restsIn(steps, box.patience).length + 1;
-  const need = (steps: readonly Task[]) =>
-    workedMinutes(steps) + box.restMinutes * restsIn(steps, box.patience).length;
-  const fits = (steps: readonly Task[]) =>
-    (box.minutes === null || need(steps) <= box.minutes + 1e-9) && sittings(steps) <= box.sittingsPerVisit;
+  const need = (steps: readonly Task[]) => neededMinutes(steps, box);
+  const fits = (steps: readonly Task[]) => fitsIn(steps, box);
   const needMinutes = need(order);
   const drop: { ids: readonly string[]; minutes: number }[] = [];
   let left = order;
@@ -49,7 +42,7 @@ export function fitOrder(order: readonly Task[], box: OrderBox): FittedOrder {
     overMinutes: box.minutes === null ? 0 : Math.max(0, needMinutes - box.minutes),
     drop,
     leftMinutes: need(left),
-    visits: fits(order) ? [order.map(({ id }) => id)] : visitsOf(order, box),
+    visits: fits(order) ? [{ ids: order.map(({ id }) => id), minutes: needMinutes }] : visitsOf(order, box),
   };
 }
 
@@ -67,27 +60,4 @@ function droppable(order: readonly Task[], cosmetic: readonly string[]): readonl
   const partOf = (group: readonly Task[]) =>
     Math.max(...group.map(({ part }) => cosmetic.indexOf(part ?? '')));
   return groups.sort((a, b) => partOf(a) - partOf(b) || workedMinutes(b) - workedMinutes(a));
-}
-
-/** Whether two steps are of one place, its other side, or one run of a tool: both are done, or neither. */
-export function goTogether(a: Task, b: Task): boolean {
-  const samePlace = a.zone !== null && b.zone !== null && zoneKindId(a.zone) === zoneKindId(b.zone);
-  const sameRun = a.toolId !== null && a.toolId === b.toolId && a.leavesMm === b.leavesMm;
-  return samePlace || sameRun;
-}
-
-/** The order cut where a visit's minutes or sittings are used up. */
-function visitsOf(order: readonly Task[], box: OrderBox): readonly (readonly string[])[] {
-  const visits: Task[][] = [[]];
-  for (const task of order) {
-    const visit = visits.at(-1) ?? [];
-    const tried = [...visit, task];
-    const rests = restsIn(tried, box.patience).length;
-    const over =
-      (box.minutes !== null && workedMinutes(tried) + box.restMinutes * rests > box.minutes) ||
-      rests + 1 > box.sittingsPerVisit;
-    if (over && visit.length > 0) visits.push([task]);
-    else visit.push(task);
-  }
-  return visits.map((visit) => visit.map(({ id }) => id));
 }

@@ -45,6 +45,8 @@ export interface TimePack {
   /** Rest between two sittings, and the sittings a dog has in one visit. */
   readonly pauseMinutes: number;
   readonly sittingsPerVisit: number;
+  /** Days until the second visit of a groom that is parted. */
+  readonly secondVisitDays: number;
   /** Parts that may be dropped, the first to go first. */
   readonly cosmetic: readonly string[];
   readonly source: Source;

@@ -6,6 +6,8 @@ import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
+import type { DogZone } from '../packs/zones.ts';
+import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { cautionsAt } from '../welfare/cautions.ts';
 import { blockedIn } from './blockIn.ts';
@@ -28,7 +30,8 @@ export function finish(
   const leftMm = choice?.leavesMm ?? hairMm ?? targetMm;
   const worked = choice ? cautionsAt(visit, zone, choice.option.technique) : [];
   const { ceilingMm } = target;
-  const drawn = visit.trim.areas[zone.kind.id];
+  const isMatted = visit.mats.some((mat) => mat.zone === zone.id);
+  const touchedByMat = target.lost !== null || target.restyled || isMatted;
   return {
     zone: {
       zone: zone.id,
@@ -43,7 +46,7 @@ export function finish(
       floorBy: target.floorBy,
       ceilingMm: ceilingMm === Infinity ? null : ceilingMm,
       ceilingBy: target.ceilingBy,
-      chargedAs: target.lost !== null || target.restyled ? (drawn?.techniques[0] ?? null) : null,
+      chargedAs: touchedByMat ? drawnTechnique(visit, zone) : null,
       tool: choice ? planned(choice) : null,
       runnerUp: second
         ? Object.assign(planned(second), { extraCost: second.extraCost, toolsDelta: second.toolsDelta })
@@ -61,6 +64,13 @@ export function finish(
     },
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };
+}
+
+/** How the trim draws the work of a place; where few machines may enter, the slowest of its ways, for that is what it takes without a mat. */
+function drawnTechnique({ trim, packs }: Case, { kind }: DogZone): Technique | null {
+  const drawn = trim.areas[kind.id]?.techniques ?? [];
+  const { perM2 } = packs.times;
+  return (kind.machines === null ? drawn : [...drawn].sort((a, b) => perM2[b] - perM2[a]))[0] ?? null;
 }
 
 /** House rule: nothing is blocked in, the whole shape is cut by eye. */

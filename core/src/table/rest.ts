@@ -1,5 +1,7 @@
 import type { FittedOrder, OrderBox } from '../order/fitOrder.ts';
-import { fitOrder, goTogether } from '../order/fitOrder.ts';
+import { fitOrder } from '../order/fitOrder.ts';
+import { goTogether } from '../order/goTogether.ts';
+import { isEveryTime, neededMinutes } from '../order/visits.ts';
 import type { Task } from '../tasks/tasks.ts';
 import type { TableNow } from './tableNow.ts';
 
@@ -11,6 +13,8 @@ export interface RestOfWork {
   readonly drop: readonly string[];
   /** For another visit, if that is what is chosen: all that is no safety step and not begun. */
   readonly another: readonly string[];
+  /** What the other visit then takes, its own looks and checks and breaks included. */
+  readonly anotherMinutes: number;
   readonly needMinutes: number;
   /** Minutes of what stays once that is dropped, and of the safety steps alone; breaks included. */
   readonly keptMinutes: number;
@@ -33,10 +37,15 @@ export function restOfWork(order: readonly Task[], now: TableNow, box: OrderBox)
   const fitted = fitOrder(ahead, box);
   const drop = fitted.drop.flatMap(({ ids }) => ids);
   const dropped = new Set(drop);
+  const another = ahead.filter(({ safety }) => !safety);
   return {
     keep: ahead.filter(({ id }) => !dropped.has(id)).map(({ id }) => id),
     drop,
-    another: ahead.filter(({ safety }) => !safety).map(({ id }) => id),
+    another: another.map(({ id }) => id),
+    anotherMinutes: neededMinutes(
+      order.filter((task) => isEveryTime(task) || another.includes(task)),
+      box,
+    ),
     needMinutes: fitted.needMinutes,
     keptMinutes: fitted.leftMinutes,
     mustMinutes: fitOrder(

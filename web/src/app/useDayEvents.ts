@@ -8,18 +8,30 @@ import { useAppDispatch, useAppStore } from './store.ts';
 const GATHER_MS = 150;
 const NAME = 'kurrel day';
 
-/** Hears of every change of the salon's day, on whatever screen: the day is read anew, and the log of the dog on this table. */
+/**
+ * Hears of every change of the salon's day, on whatever screen: the day is read anew, and of the visit that is open its sheet (what a
+ * colleague found, stopped or saved) and the log of its table.
+ */
 export function useDayEvents(signedIn: boolean): void {
   const dispatch = useAppDispatch();
   const store = useAppStore();
   useEffect(() => {
     if (!signedIn) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const stop = listen((visitId) => {
+    let sheetToo = false;
+    const stop = listen((changed) => {
+      const { table, sync } = store.getState().visit;
+      const concerns = (open: string | null): open is string =>
+        open !== null && (changed === null || changed === open);
+      sheetToo ||= concerns(sync.visitId);
       clearTimeout(timer);
-      timer = setTimeout(() => dispatch(api.util.invalidateTags(['Day'])), GATHER_MS);
-      const open = store.getState().visit.table.visitId;
-      if (open !== null && (visitId === null || visitId === open)) void dispatch(readLog(open));
+      timer = setTimeout(() => {
+        const open = store.getState().visit.sync.visitId;
+        const sheet = sheetToo && open !== null ? [{ type: 'Visit', id: open } as const] : [];
+        sheetToo = false;
+        dispatch(api.util.invalidateTags(['Day', ...sheet]));
+      }, GATHER_MS);
+      if (concerns(table.visitId)) void dispatch(readLog(table.visitId));
     });
     return () => {
       clearTimeout(timer);

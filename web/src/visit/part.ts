@@ -23,11 +23,11 @@ export interface Base<T extends PartValue = PartValue> {
 export function newestIn(part: Part, current: unknown, before: Base): Base {
   if (part === 'hands') {
     const { handsVersion: version, hands: value, dog } = current as VisitSheet;
-    return { version, dogVersion: dog.version, value, by: 'somebody else' };
+    return { version, dogVersion: dog.version, value, by: 'Somebody else' };
   }
   if (part === 'work') {
     const { workVersion: version, work } = current as VisitSheet;
-    return { version, dogVersion: 0, value: work ?? before.value, by: 'somebody else' };
+    return { version, dogVersion: 0, value: work ?? before.value, by: 'Somebody else' };
   }
   const saved = current as SavedPlan | null;
   return saved ? { version: saved.version, dogVersion: 0, value: saved.choices, by: saved.savedBy } : before;

@@ -112,6 +112,12 @@ export class Sync {
     return base !== undefined && (base >= version || this.running.has(id));
   }
 
+  /** Whether there are edits of a part that the server does not have: they are put together with what it has when they are sent. */
+  isEdited(personId: string, visitId: string, part: Part): boolean {
+    const edits = this.edits.get(keptId(personId, visitId, part));
+    return edits !== undefined && !isEqual(edits.value, edits.base.value);
+  }
+
   /** A part was edited on the screen. */
   change(personId: string, visitId: string, part: Part, value: PartValue): void {
     const id = keptId(personId, visitId, part);

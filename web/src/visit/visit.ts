@@ -2,7 +2,7 @@ import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Hands } from '@kurrel/core';
 import type { Choices, Work } from '@kurrel/contract';
 import type { AppThunk, RootState } from '../app/store.ts';
-import { personOf } from '../app/api/session.ts';
+import { personOf, sessionApi } from '../app/api/session.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { openChoices, takeChoices } from './choicesSlice.ts';
 import { openHands, takeHands } from './handsSlice.ts';
@@ -12,24 +12,26 @@ import type { Base, Part } from './part.ts';
 import type { PartSync } from './syncSlice.ts';
 import { opened } from './syncSlice.ts';
 
+/** Who saved it, where nobody says. */
+const SOMEBODY = 'Somebody else';
 const PARTS: readonly Part[] = ['hands', 'choices', 'work'];
 
 /** The newest of a part that the sheet knows. */
 function newestOf(part: Part, sheet: VisitSheet, breed: BreedPack): Base {
   if (part === 'hands') {
     const { handsVersion: version, hands: value, dog } = sheet;
-    return { version, dogVersion: dog.version, value, by: 'somebody else' };
+    return { version, dogVersion: dog.version, value, by: SOMEBODY };
   }
   if (part === 'work') {
     return {
       version: sheet.workVersion,
       dogVersion: 0,
       value: sheet.work ?? USUAL_WORK,
-      by: 'somebody else',
+      by: SOMEBODY,
     };
   }
   const value = firstChoices(sheet, breed);
-  return { version: sheet.saved?.version ?? 0, dogVersion: 0, value, by: sheet.saved?.savedBy ?? '' };
+  return { version: sheet.saved?.version ?? 0, dogVersion: 0, value, by: sheet.saved?.savedBy ?? SOMEBODY };
 }
 
 /** Opens the visit's parts on what the sheet says is newest; a part that knows as much already stays as it is. */
@@ -45,7 +47,13 @@ export const openVisit =
     if (stale.length === 0) return;
     if (other) dispatch(opened(visitId));
     for (const part of stale) {
-      const { first, then } = await sync.open(personId, visitId, part, newestOf(part, sheet, breed));
+      const newest = newestOf(part, sheet, breed);
+      const theirs = newest.by !== sessionApi.endpoints.session.select()(getState()).data?.person.name;
+      if (!other && theirs && sync.isEdited(personId, visitId, part)) {
+        dispatch(notify({ text: `${newest.by} ${MEANWHILE[part]} Saving yours puts both together.` }));
+        continue;
+      }
+      const { first, then } = await sync.open(personId, visitId, part, newest);
       if (getState().visit.sync.visitId !== visitId) return;
       if (part === 'work') {
         dispatch(openWork({ visitId, work: first as Work }));
@@ -58,6 +66,8 @@ export const openVisit =
         if (then) dispatch(takeChoices(then as Choices));
       }
       if (then) dispatch(notify({ text: KEPT[part] }));
+      else if (!other && theirs)
+        dispatch(notify({ text: `${newest.by} ${MEANWHILE[part]} It is on the screen.` }));
     }
   };
 
@@ -65,6 +75,13 @@ const KEPT: Readonly<Record<Part, string>> = {
   hands: 'Findings that had not reached the server were kept.',
   choices: 'Your unsaved changes to this draft were kept. Undo takes them back.',
   work: 'Changes of bath or order that had not reached the server were kept.',
+};
+
+/** What a colleague saved while the visit was open here. */
+const MEANWHILE: Readonly<Record<Part, string>> = {
+  hands: 'changed what was found on this dog.',
+  choices: 'saved this plan.',
+  work: 'changed the bath or the order.',
 };
 
 export const savePart =

@@ -21,7 +21,7 @@ export const visitApi = api.injectEndpoints({
   endpoints: (build) => ({
     visit: build.query<VisitSheet, string>({
       query: (id) => `visits/${id}`,
-      providesTags: ['Visit', 'Dog', 'Drawer', 'Salon'],
+      providesTags: (_r, _e, id) => ['Visit', { type: 'Visit', id }, 'Dog', 'Drawer', 'Salon'],
       keepUnusedDataFor: 0,
     }),
     savePlan: build.mutation<SavedPlan, { visitId: string; key: string; version: number; choices: Choices }>({

@@ -7,6 +7,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { useAppDispatch } from '../../app/store.ts';
+import { BookSecond } from '../../parts/BookSecond.tsx';
+import { placesOf, waitsWord } from '../../parts/leftOut.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { minutesWord, taskWord } from '../../parts/taskWords.ts';
@@ -118,7 +120,7 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
           onNumber={(boxMinutesNow) => dispatch(setOrder({ boxMinutes: boxMinutesNow }))}
           onEmpty={() => dispatch(setOrder({ boxMinutes: null }))}
         />
-        <Fit worked={worked} dropped={dropped} />
+        <Fit sheet={sheet} worked={worked} dropped={dropped} />
         {refused.length > 0 && <Refused refused={refused} byId={byId} onClose={() => setRefused([])} />}
       </aside>
       <section className="order-board" aria-label="Steps">
@@ -200,11 +202,19 @@ function Price({ worked, moved }: { readonly worked: WorkedVisit; readonly moved
 }
 
 /** Over the time there is: what to leave out, or into how many visits. */
-function Fit({ worked, dropped }: { readonly worked: WorkedVisit; readonly dropped: readonly string[] }) {
+interface FitProps {
+  readonly sheet: VisitSheet;
+  readonly worked: WorkedVisit;
+  readonly dropped: readonly string[];
+}
+
+function Fit({ sheet, worked, dropped }: FitProps) {
   const dispatch = useAppDispatch();
   const { fit, tasks, boxMinutes } = worked;
   const byId = new Map(tasks.map((task) => [task.id, task]));
   const name = (ids: readonly string[]) => byId.get(ids[0] ?? '')?.name ?? '';
+  const today = new Set(fit.visits[0]?.ids);
+  const later = fit.visits.flatMap(({ ids }) => ids.filter((id) => !today.has(id)));
   if (fit.overMinutes <= 0.5 && fit.visits.length === 1)
     return <p className="fits">It fits in {boxMinutes} min.</p>;
   return (
@@ -231,10 +241,22 @@ function Fit({ worked, dropped }: { readonly worked: WorkedVisit; readonly dropp
           </Button>
         </>
       )}
-      {fit.visits.length > 1 && (
-        <p>
-          Or {fit.visits.length} visits: {fit.visits.map((ids) => `${ids.length} steps`).join(', then ')}.
-        </p>
+      {later.length > 0 && (
+        <>
+          <p>
+            Or {fit.visits.length} visits:{' '}
+            {fit.visits.map(({ minutes }) => minutesWord(minutes)).join(', then ')}. What is washed is dried
+            in the same one; looks and checks are in each. Later: {placesOf(tasks, later).join('; ')}.
+          </p>
+          <BookSecond
+            sheet={sheet}
+            minutes={fit.visits[1]?.minutes ?? 0}
+            what={waitsWord(tasks, later)}
+            does="The first part today"
+            onBooked={() => dispatch(setOrder({ dropped: [...dropped, ...later] }))}
+            className="btn btn-sm btn-outline-primary"
+          />
+        </>
       )}
     </section>
   );

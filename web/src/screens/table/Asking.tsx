@@ -1,3 +1,4 @@
+import type { VisitSheet } from '@kurrel/contract';
 import type { Case, Plan, TableAct, TableNow, Task } from '@kurrel/core';
 import { formatLength, parseLength, summarise } from '@kurrel/core';
 import { useEffect, useRef, useState } from 'react';
@@ -13,6 +14,7 @@ export type Question = 'stuck' | 'measure' | 'mat' | 'note' | 'skip' | 'break' |
 
 export interface AskingProps {
   readonly visitId: string;
+  readonly sheet: VisitSheet;
   readonly question: Question;
   readonly visit: Case;
   readonly plan: Plan;

@@ -1,16 +1,17 @@
 import { restOfWork } from '@kurrel/core';
 import { useState } from 'react';
 import { packs } from '../../app/packs.ts';
+import { BookSecond } from '../../parts/BookSecond.tsx';
 import { minutesWord } from '../../parts/taskWords.ts';
 import type { AskingProps, Saying } from './Asking.tsx';
-import { placesOf, waitsWord } from './leftOut.ts';
+import { placesOf, waitsWord } from '../../parts/leftOut.ts';
 
 const LEFT = [10, 20, 30, 45] as const;
 /** Patience at which a rest is counted in first. */
 const SPENT = 0.15;
 
 /** Time or patience is short: what fits, what does not, and what is said to the owner. */
-export function Early({ order, now, visit, boxMinutes, startedAt, onSay }: AskingProps & Saying) {
+export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }: AskingProps & Saying) {
   const spent = now.workedMinutes + now.restedMinutes;
   const [chosen, setChosen] = useState<number | null>(null);
   const minutes = chosen ?? Math.max(5, boxMinutes - spent);
@@ -82,6 +83,16 @@ export function Early({ order, now, visit, boxMinutes, startedAt, onSay }: Askin
           </button>
         )}
       </div>
+      {rest.another.length > 0 && (
+        <BookSecond
+          sheet={sheet}
+          minutes={rest.anotherMinutes}
+          what={waitsWord(ahead, rest.another)}
+          does="Only what must be today"
+          onBooked={() => onSay({ kind: 'left-out', tasks: [], another: rest.another })}
+          className="table-key quiet"
+        />
+      )}
       {rest.drop.length > 0 && (
         <p className="table-how">
           Say to the owner: {waitsWord(ahead, rest.drop)} can wait; safe and clean it is.

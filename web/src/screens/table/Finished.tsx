@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { problemOf } from '../../app/api/problem.ts';
 import { useFinishVisitMutation } from '../../app/api/visit.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
-import { placesOf } from './leftOut.ts';
+import { placesOf } from '../../parts/leftOut.ts';
 
 interface FinishedProps {
   readonly now: TableNow;

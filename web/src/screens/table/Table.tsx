@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
+import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { minutesWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
 import { changedSinceSigned } from '../../parts/signedThen.ts';
@@ -27,11 +28,13 @@ import { MarkedActs } from './MarkedActs.tsx';
 import { nameOf } from './nameOf.ts';
 import { NotStarted } from './NotStarted.tsx';
 import { Picture } from './Picture.tsx';
+import { PlanNews } from './PlanNews.tsx';
 import { SendState } from './SendState.tsx';
 import { Step } from './Step.tsx';
 import { TableStops, UNNAMED } from './TableStops.tsx';
 import { useAwake } from './useAwake.ts';
 import { useBathDrain } from './useBathDrain.ts';
+import { useStepInHand } from './useStepInHand.ts';
 import { useStepMinutes } from './useStepMinutes.ts';
 import { useTableKeys } from './useTableKeys.ts';
 import { useThermometer } from './useThermometer.ts';
@@ -90,9 +93,10 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as it was when the first act was done
   }, [dispatch, found, events.length > 0]);
 
-  const { current, next } = now;
-  const { minutes, since, startedMs } = useStepMinutes(events, opened, clock);
   const session = useSessionQuery().data;
+  const me = session?.person.name ?? '';
+  const { current, next, news, onSeen, onTakeNow } = useStepInHand(sheet, choices, order, now, me);
+  const { minutes, since, startedMs } = useStepMinutes(events, opened, clock);
   const role = session?.person.role ?? 'trainee';
   const [without, setWithout] = useState(false);
   const unstarted = sheet.visit.startedAt === null && !without && now.ended === null;
@@ -198,11 +202,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           Today
         </Link>
       </header>
-      <MarkedActs
-        events={events}
-        me={session?.person.name ?? ''}
-        onConfirm={() => void dispatch(confirmActs())}
-      />
+      <MarkedActs events={events} me={me} onConfirm={() => void dispatch(confirmActs())} />
       {refused.map(({ id, refused: why }) => (
         <p key={id} className="table-alert" role="alert">
           One act was not taken: {why?.detail} It is kept here.{' '}
@@ -212,6 +212,9 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
         </p>
       ))}
       {changed !== null && !unstarted && <p className="table-alert">{changed}</p>}
+      {news && <PlanNews news={news} onSeen={onSeen} onTakeNow={onTakeNow} />}
+      <PartTrouble part="choices" />
+      <PartTrouble part="work" />
       {resting !== undefined && asking !== 'break' && (
         <p className="table-alert">
           A break since {times.time(new Date(resting).toISOString())}.{' '}
@@ -234,6 +237,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
             {asking ? (
               <Asking
                 question={asking}
+                sheet={sheet}
                 visitId={sheet.visit.id}
                 visit={visit}
                 plan={plan}

@@ -1,5 +1,5 @@
 import type { Task } from '@kurrel/core';
-import { packs } from '../../app/packs.ts';
+import { packs } from '../app/packs.ts';
 
 /** The places of steps, each once; what is gone over once more is its place. */
 export const placesOf = (order: readonly Task[], ids: readonly string[]): readonly string[] => {
