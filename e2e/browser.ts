@@ -29,6 +29,7 @@ export async function openBrowser(): Promise<OpenBrowser> {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      '--disable-features=PreloadTopChromeWebUI,PreloadTopChromeWebUILessNavigations,WebUITabStrip,OptimizationHints,MediaRouter,Translate',
       '--force-prefers-reduced-motion',
     ],
   });

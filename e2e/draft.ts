@@ -38,7 +38,7 @@ export async function dragBeadTo(page: Page, label: string): Promise<void> {
   const y = from.y + from.height / 2;
   await page.mouse.move(from.x + from.width / 2, y);
   await page.mouse.down();
-  await page.mouse.move((from.x + to) / 2, y, { steps: 6 });
-  await page.mouse.move(to, y, { steps: 6 });
+  await page.mouse.move((from.x + to) / 2, y, { steps: 3 });
+  await page.mouse.move(to, y, { steps: 3 });
   await page.mouse.up();
 }

@@ -1,7 +1,18 @@
+import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { axeIssues, conventionIssues } from './conventions.ts';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openCard, openHands, openSalon, retype, textOf, waitForText, openStation } from './salon.ts';
+import {
+  goTo,
+  openCard,
+  openHands,
+  openSalon,
+  retype,
+  textOf,
+  visitAddress,
+  waitForText,
+  openStation,
+} from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -138,6 +149,66 @@ describe('a screen whose code did not load', () => {
     expect(await page.$('.tide-line')).not.toBeNull();
     await page.setOfflineMode(false);
     await page.waitForSelector('.drawer-table');
+    await page.close();
+  });
+});
+
+describe('without a network', () => {
+  const kept = (page: Page) =>
+    page.evaluate(async () => {
+      if (!(await caches.has('kurrel-day'))) return [];
+      const requests = await (await caches.open('kurrel-day')).keys();
+      return requests.map(({ url }) => new URL(url).pathname);
+    });
+
+  it('any of today’s dogs opens once the day was opened, and goes when somebody signs out', async () => {
+    const page = await salon.enterAnew('Bram Quennell');
+    await page.waitForSelector('.tide-row');
+    const visit = new URL(await visitAddress(page, 'Quill')).pathname;
+    await expect.poll(() => kept(page), { timeout: 60_000 }).toContain(`/api${visit}/log`);
+    const dogs = await page.$$eval('.tide-row', (rows) => rows.length);
+    await expect
+      .poll(async () => (await kept(page)).filter((path) => path.endsWith('/log')).length)
+      .toBe(dogs);
+    await salon.stopServer();
+    await page.goto(`${salon.address}${visit}/table`);
+    await waitForText(page, '.table-dog', 'Quill');
+    await page.goto(salon.address);
+    await page.waitForSelector('.tide-row');
+    await salon.startServer();
+    await page.reload();
+    await page.locator('::-p-text(Sign out)').click();
+    await page.waitForSelector('.sign-in');
+    expect(await kept(page)).toEqual([]);
+    await page.close();
+  });
+
+  it('what was kept goes with the day, and from a person who is shut out', async () => {
+    const page = await salon.enterAnew('Isolde Pike');
+    await page.waitForSelector('.tide-row');
+    await expect.poll(() => kept(page), { timeout: 60_000 }).toContain('/api/shelf');
+    await page.evaluate(async () => {
+      localStorage.setItem('kurrel kept day', '2020-01-01');
+      await (await caches.open('kurrel-day')).put('/api/visits/of-another-day', new Response('{}'));
+    });
+    await page.reload();
+    await expect.poll(() => kept(page), { timeout: 60_000 }).not.toContain('/api/visits/of-another-day');
+    await expect.poll(() => kept(page), { timeout: 60_000 }).toContain('/api/shelf');
+    await page.deleteCookie(...(await page.cookies()));
+    await page.reload();
+    await page.waitForSelector('.sign-in');
+    await expect.poll(() => kept(page)).toEqual([]);
+    await page.close();
+  });
+
+  it('an address that is not secure says that nothing opens there without one', async () => {
+    const page = await salon.enter('Isolde Pike');
+    expect(await textOf(page, '.today')).not.toContain('not secure');
+    await page.evaluateOnNewDocument(() => {
+      Object.defineProperty(window, 'isSecureContext', { get: () => false });
+    });
+    await page.reload();
+    await waitForText(page, '.today', 'no dog opens at this address');
     await page.close();
   });
 });

@@ -123,6 +123,9 @@ export async function openDraft(page: Page, dog: string): Promise<void> {
 export const textOf = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 
+/** Looked at so often, ms: at every frame, the looking would be most of the work. */
+const LOOKS_MS = 100;
+
 /** Waits until an element matching says what it should; otherwise fails with what stood there. */
 export async function waitForText(page: Page, selector: string, part: string): Promise<void> {
   const said = (s: string): string[] =>
@@ -132,6 +135,7 @@ export async function waitForText(page: Page, selector: string, part: string): P
   try {
     await page.waitForFunction(
       `(${said.toString()})(${JSON.stringify(selector)}).some((text) => text.includes(${JSON.stringify(part)}))`,
+      { polling: LOOKS_MS },
     );
   } catch (cause) {
     const stood = await page.evaluate(said, selector);

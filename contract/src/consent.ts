@@ -46,6 +46,10 @@ export const signConsentSchema = object({
     .oneOf(['wish', 'nearest', 'easy', 'welfare', 'swapped'] as const satisfies readonly ProposalKind[])
     .required(),
   choices: choicesSchema.required(),
+  /** In which the owner read the lengths: it is kept as it was read. */
+  unit: text()
+    .oneOf(['mm', 'in'] as const)
+    .default('mm'),
   signedBy: text().trim().max(80, 'Keep the name under 80 letters.').required('Type the name of who signs.'),
   signature: signatureSchema.required('The owner signs on the pad first.'),
 });
@@ -84,4 +88,6 @@ export interface Consent {
 /** A consent as it is read again, with whether it is still what was signed; null where that cannot be told. */
 export interface CheckedConsent extends Consent {
   readonly unchanged: boolean | null;
+  /** The plan as it was saved last, where that was after the signature. */
+  readonly changedLater: { readonly version: number; readonly by: string; readonly at: string } | null;
 }

@@ -160,6 +160,7 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
     tasks: array(step().required()).max(200).required(),
     another: array(step().required()).max(200).required(),
   },
+  counted: { part: text().max(60).required(), counts: boolean().required() },
   bathed: {
     used: array(
       object({

@@ -6,6 +6,9 @@ import { inSalon } from '../src/database/connect.ts';
 import { consents, stopLog } from '../src/database/schema/visits.ts';
 import type { World } from './world.ts';
 import { createWorld, keptPlan, visitOf } from './world.ts';
+import { loadLibrary } from '../src/packs/load.ts';
+
+const library = loadLibrary();
 
 let world: World;
 beforeAll(async () => {
@@ -24,6 +27,7 @@ const shave: SignConsent = {
     sides: {},
     overrides: [],
   },
+  unit: 'mm',
   signedBy: 'Gwendolen Astor-Pym',
   signature,
 };
@@ -52,7 +56,7 @@ describe('a signed consent', () => {
     expect(sheet.shave).toMatchObject({ choices: { trimId: 'natural-tidy', wish: { allOverMm: 6 } } });
     expect(sheet.consents).toMatchObject([{ id: consent.id, planVersion: 1 }]);
     const again = await agent.get(`/api/visits/${visit}/consents/${consent.id}`).expect(200);
-    expect(again.body).toEqual({ ...consent, unchanged: true });
+    expect(again.body).toEqual({ ...consent, unchanged: true, changedLater: null });
   });
 
   it('is a consent of this plan: its choices may be saved again, others are declined', async () => {
@@ -73,6 +77,24 @@ describe('a signed consent', () => {
     expect(back(shorter)).toBeGreaterThan(20);
     const sheet = (await agent.get(`/api/visits/${visit}`).expect(200)).body as VisitSheet;
     expect(sheet.saved?.version).toBe(3);
+    const [signed] = sheet.consents;
+    const paper = await agent.get(`/api/visits/${visit}/consents/${signed?.id ?? ''}`).expect(200);
+    expect(paper.body).toMatchObject({ planVersion: 1, changedLater: { version: 3, by: 'Bram Quennell' } });
+  });
+
+  it('is kept in the unit it was read in', async () => {
+    const agent = await world.signIn('bram');
+    const visit = await visitOf(agent, 'Pilchard');
+    const choices = { ...shave.choices, trimId: 'pet-short', wish: { ...shave.choices.wish, allOverMm: 10 } };
+    const { saved, dog } = (await agent.get(`/api/visits/${visit}`).expect(200)).body as VisitSheet;
+    const trimId = saved?.choices.trimId ?? library.breeds.get(dog.breedId)?.trims[0]?.id ?? '';
+    const body = { ...shave, unit: 'in', choices: { ...choices, trimId } };
+    const { consent } = (await sign(agent, visit, saved?.version ?? 0, body).expect(201)).body as {
+      consent: Consent;
+    };
+    const said = consent.statements.find(({ about }) => about === 'all-over')?.text ?? '';
+    expect(said).toMatch(/One length all over, 3\/8 in asked: it will be about [\d /]+ in on the back/);
+    expect(consent.statements.map(({ text }) => text).join()).not.toMatch(/\d mm/);
   });
 
   it('a flag in a request is no consent', async () => {

@@ -1,10 +1,14 @@
-import type { ConsentStatement, Range } from '@kurrel/core';
+import type { ConsentStatement, LengthUnit, Range } from '@kurrel/core';
+import { formatLeft } from '@kurrel/core';
 import { listWord, sentence } from './names.ts';
-import { mmWord } from './lengths.ts';
 
 type About = ConsentStatement['about'];
 type Says = {
-  readonly [K in About]: (said: Extract<ConsentStatement, { about: K }>, place: Place) => string;
+  readonly [K in About]: (
+    said: Extract<ConsentStatement, { about: K }>,
+    place: Place,
+    unit: LengthUnit,
+  ) => string;
 };
 /** A zone id in words. */
 export type Place = (zone: string) => string;
@@ -12,7 +16,7 @@ export type Place = (zone: string) => string;
 const round5 = (value: number) => Math.round(value / 5) * 5;
 const money = ({ lo, hi }: Range, currency: string) =>
   `between ${Math.round(lo)} ${currency} and ${Math.round(hi)} ${currency}`;
-const onBody = (mm: number) => `about ${Math.round(mm)} mm on the back`;
+const onBody = (mm: number, unit: LengthUnit) => `about ${formatLeft(mm, unit)} on the back`;
 const price = (said: { readonly price: Range; readonly currency: string }) =>
   `The price will be ${money(said.price, said.currency)}.`;
 const matPrice = (said: { readonly price: Range; readonly currency: string }) =>
@@ -20,12 +24,13 @@ const matPrice = (said: { readonly price: Range; readonly currency: string }) =>
 
 /** One sentence for everything an owner can sign for; the type asks for each. */
 const SAYS: Omit<Says, 'price' | 'mat-price'> = {
-  trim: ({ name, bodyMm }) => `${name}: ${onBody(bodyMm)}.`,
-  'all-over': ({ askedMm, bodyMm }) =>
-    `One length all over, ${mmWord(askedMm)} asked: it will be ${onBody(bodyMm)}.`,
+  trim: ({ name, bodyMm }, _place, unit) => `${name}: ${onBody(bodyMm, unit)}.`,
+  'all-over': ({ askedMm, bodyMm }, _place, unit) =>
+    `One length all over, ${formatLeft(askedMm, unit)} asked: it will be ${onBody(bodyMm, unit)}.`,
   vet: () => 'A vet has asked for it to be this short.',
-  mat: ({ zone, part, toMm }, place) => {
-    const left = toMm === null ? 'is left for a vet, as no blade we use passes' : `to about ${mmWord(toMm)}`;
+  mat: ({ zone, part, toMm }, place, unit) => {
+    const left =
+      toMm === null ? 'is left for a vet, as no blade we use passes' : `to about ${formatLeft(toMm, unit)}`;
     if (toMm === null) return `The mat on the ${place(zone)} ${left}.`;
     return part
       ? `Part of the mat on the ${place(zone)} is combed out, the rest is clipped ${left}.`
@@ -50,12 +55,12 @@ const SAYS: Omit<Says, 'price' | 'mat-price'> = {
     `It takes about ${round5(minutes.lo)} to ${round5(minutes.hi)} minutes, breaks not counted.`,
 };
 
-/** The sentence an owner reads and signs. */
-export function consentSentence(said: ConsentStatement, place: Place): string {
+/** The sentence an owner reads and signs, lengths in the unit that is shown. */
+export function consentSentence(said: ConsentStatement, place: Place, unit: LengthUnit): string {
   if (said.about === 'price') return price(said);
   if (said.about === 'mat-price') return matPrice(said);
-  const say = SAYS[said.about] as (said: ConsentStatement, place: Place) => string;
-  return say(said, place);
+  const say = SAYS[said.about] as (said: ConsentStatement, place: Place, unit: LengthUnit) => string;
+  return say(said, place, unit);
 }
 
 /** What a statement is about, for grouping on a page. */

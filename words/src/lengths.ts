@@ -34,6 +34,3 @@ export function lengthProblemWord(problem: LengthProblem, unit: LengthUnit): str
       return 'Longer than can be here. Check the unit.';
   }
 }
-
-/** A length as an owner reads it, mm. */
-export const mmWord = (mm: number): string => `${mm < 10 ? Math.round(mm * 10) / 10 : Math.round(mm)} mm`;

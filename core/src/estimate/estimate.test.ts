@@ -11,7 +11,7 @@ import type { EstimateContext } from './estimate.ts';
 import { estimateVisit } from './estimate.ts';
 import { fitVisit } from './fit.ts';
 import type { LoggedPart } from './pace.ts';
-import { paceOf } from './pace.ts';
+import { isOddLog, paceOf } from './pace.ts';
 
 const rates = { perHour: 60, least: 20, currency: 'EUR' };
 const fresh: EstimateContext = { trainee: false, dogHistory: [], groomerHistory: [], rates };
@@ -61,6 +61,24 @@ describe('a pace', () => {
 
   it('passes over parts that took no time', () => {
     expect(paceOf([{ part: 'body', minutes: 0, expectedMinutes: 10 }], spread).n).toBe(0);
+  });
+
+  it('a drying tapped through is asked about, and does not make the next one four minutes long', () => {
+    const usual = [25, 27, 26].map((minutes) => ({ part: 'dry', minutes, expectedMinutes: 26 }));
+    const slip = { part: 'dry', minutes: 4, expectedMinutes: 26 };
+    expect([...usual, slip].map((one) => isOddLog(one, spread))).toEqual([false, false, false, true]);
+    expect(paceOf([...usual, slip], spread)).toEqual(paceOf(usual, spread));
+    expect(paceOf([...usual, { ...slip, counts: false }], spread)).toEqual(paceOf(usual, spread));
+    const counted = paceOf([...usual, { ...slip, counts: true }], spread);
+    expect(counted.n).toBe(4);
+    expect(counted.factor).toBeLessThan(paceOf(usual, spread).factor);
+    expect(counted.factor * 26).toBeGreaterThan(22);
+  });
+
+  it('what is as expected can be taken out, as if it had never been', () => {
+    const logs = [30, 31, 22].map((minutes) => ({ part: 'dry', minutes, expectedMinutes: 26 }));
+    const without = logs.map((one, i) => (i === 1 ? { ...one, counts: false } : one));
+    expect(paceOf(without, spread)).toEqual(paceOf([logs[0], logs[2]] as typeof logs, spread));
   });
 });
 

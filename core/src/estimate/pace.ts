@@ -1,8 +1,12 @@
+import { expectedRatios, logNormalPosterior } from '../solver/posterior.ts';
+
 /** A part of a visit as it was done, against what was expected of it then. */
 export interface LoggedPart {
   readonly part: string;
   readonly minutes: number;
   readonly expectedMinutes: number;
+  /** What somebody said of it: it counts, or it was a slip (a step tapped through, a dog forgotten). Absent: nobody was asked. */
+  readonly counts?: boolean;
 }
 
 /** How much slower (over 1) or faster somebody is than expected; `logSd` of it, and the logs behind it. */
@@ -12,18 +16,29 @@ export interface Pace {
   readonly n: number;
 }
 
-/**
- * A pace learned from logged parts: the log of minutes over expected, normal with `observed` spread around a pace
- * whose own prior is normal around 1 with `history` spread (conjugate update). Logs without minutes are passed over.
- */
-export function paceOf(
-  logs: readonly LoggedPart[],
-  spread: { readonly observed: number; readonly history: number },
-): Pace {
-  const ratios = logs
-    .filter(({ minutes, expectedMinutes }) => minutes > 0 && expectedMinutes > 0)
-    .map(({ minutes, expectedMinutes }) => Math.log(minutes / expectedMinutes));
-  const precision = 1 / spread.history ** 2 + ratios.length / spread.observed ** 2;
-  const mean = ratios.reduce((sum, ratio) => sum + ratio, 0) / spread.observed ** 2 / precision;
-  return { factor: Math.exp(mean), logSd: Math.sqrt(1 / precision), n: ratios.length };
+interface Spread {
+  /** Of one log around a pace, in logs. */
+  readonly observed: number;
+  /** Of paces around 1, in logs. */
+  readonly history: number;
+}
+
+/** Whether a log is so far off what was expected that one visit in a hundred is like it: asked about before it counts. */
+export function isOddLog({ minutes, expectedMinutes }: LoggedPart, { observed, history }: Spread): boolean {
+  if (!(minutes > 0 && expectedMinutes > 0)) return false;
+  const [low, high] = expectedRatios({ k: 1, sd: history }, observed);
+  return minutes < low * expectedMinutes || minutes > high * expectedMinutes;
+}
+
+/** Whether anything is learned from a log: it has minutes, and is either as expected or said to count. */
+export const teaches = (log: LoggedPart, spread: Spread): boolean =>
+  log.minutes > 0 && log.expectedMinutes > 0 && (log.counts ?? !isOddLog(log, spread));
+
+/** A pace learned from logged parts: minutes over expected, around a pace that is 1 until something is known (`logNormalPosterior`). */
+export function paceOf(logs: readonly LoggedPart[], spread: Spread): Pace {
+  const readings = logs
+    .filter((log) => teaches(log, spread))
+    .map(({ minutes, expectedMinutes }) => ({ ratio: minutes / expectedMinutes, sd: spread.observed }));
+  const { k, sd } = logNormalPosterior({ k: 1, sd: spread.history }, readings);
+  return { factor: k, logSd: sd, n: readings.length };
 }

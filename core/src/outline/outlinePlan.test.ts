@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { breed, breeds, caseFor, hairEverywhere, planFor, zoneOf } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
+import { rechoose } from '../case/resolveCase.ts';
 import { judgeMats } from '../mats/judge.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
@@ -39,6 +40,20 @@ describe('what the outline asks of a dog', () => {
   it('is optimal wherever it is solved', () => {
     for (const { id } of breeds.filter(({ generic }) => !generic)) {
       expect(outline(id, found('high-behind', 'loaded-shoulder', 'thick-head')).kkt, id).toBeLessThan(1e-6);
+    }
+  });
+
+  it('one that was solved before is not given to another trim, though the wishes are the same', () => {
+    const extra = { hairMm, ...found('dip-behind-withers') };
+    for (const one of breeds.filter(({ trims }) => trims.length > 1).slice(0, 3)) {
+      const first = caseFor(one.id, extra);
+      const targets = targetsOf(judgeMats(first));
+      const wishes = new Map(targets.map((target) => [target.zone.id, wishOf(first, target)]));
+      const solved = (visit: typeof first) => JSON.stringify([...outlinePlan(visit, wishes).zones]);
+      solved(first);
+      const choices = { ...first.choices, trimId: one.trims[1]?.id ?? '' };
+      const fresh = rechoose(caseFor(one.id, extra, structuredClone(one)), choices);
+      expect(solved(rechoose(first, choices)), one.id).toBe(solved(fresh));
     }
   });
 

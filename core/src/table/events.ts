@@ -45,6 +45,8 @@ export type TableAct =
   /** The visit ends here and the dog is referred; it answers no stop. */
   | { readonly kind: 'ended'; readonly text: string }
   | { readonly kind: 'swapped'; readonly toolId: string }
+  /** Whether the minutes of a part of this visit teach anything for the next, as somebody said. */
+  | { readonly kind: 'counted'; readonly part: string; readonly counts: boolean }
   /** The rest of the work as it was decided: what is left out, and what comes another day. */
   | { readonly kind: 'left-out'; readonly tasks: readonly string[]; readonly another: readonly string[] }
   | {

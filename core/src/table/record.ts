@@ -36,6 +36,7 @@ export function recordOf(
   const measured = new Map<string, number>();
   const notes: string[] = [];
   const happened: Happening[] = [];
+  const counted = new Map<string, boolean>();
   for (const event of inTurn(events)) {
     switch (event.kind) {
       case 'done':
@@ -71,6 +72,9 @@ export function recordOf(
       case 'ended':
         happened.push({ kind: 'ended', zone: null, text: event.text });
         break;
+      case 'counted':
+        counted.set(event.part, event.counts);
+        break;
       case 'rested':
       case 'went-on':
       case 'swapped':
@@ -89,7 +93,10 @@ export function recordOf(
   return {
     leftMm: { ...hairMm, ...Object.fromEntries(cut), ...Object.fromEntries(measured) },
     minutes: Math.round(steps.reduce((sum, { minutes }) => sum + minutes, 0)),
-    parts: partsOf(steps),
+    parts: partsOf(steps).map((part) => {
+      const counts = counted.get(part.part);
+      return counts === undefined ? part : { ...part, counts };
+    }),
     tools: Object.fromEntries(tools),
     note: [...new Set(notes)].join('; ').slice(0, 500),
     happened: [

@@ -360,6 +360,20 @@ describe('what a visit leaves behind', () => {
   });
 });
 
+describe('what the minutes of a visit teach', () => {
+  it('is in the record as somebody said last, part by part', () => {
+    const said = (part: string, counts: boolean) => event({ kind: 'counted', part, counts });
+    const acts = [first, second, third].map((task, i) =>
+      event(done({ ...task, part: i === 2 ? 'dry' : 'body' })),
+    );
+    const { parts } = recordOf([...acts, said('dry', true), said('dry', false)], {});
+    expect(parts.map(({ part, counts }) => [part, counts])).toEqual([
+      ['body', undefined],
+      ['dry', false],
+    ]);
+  });
+});
+
 describe('what another plan changes of the steps to come', () => {
   const none = () => false;
   it('says what is done otherwise, what is new and what is gone, and nothing of what is behind', () => {

@@ -17,9 +17,12 @@ await advise(async () => {
   for (const line of wrong.slice(0, 30)) console.log(`  ${line}`);
   buildWeb();
   const tapped = await tablets(onTablets, seed);
-  const said = Object.entries(tapped.faults).map(([fault, times]) => `${fault} ${times}`);
+  const said = (counts: Readonly<Record<string, number>>) =>
+    Object.entries(counts)
+      .map(([name, times]) => `${name} ${times}`)
+      .join(', ');
   console.log(
-    `${tapped.histories} histories on tablets in a browser: ${tapped.taps} taps, ${said.join(', ')}; ${tapped.wrong.length} wrong`,
+    `${tapped.histories} histories on tablets in a browser: ${said(tapped.acts)}; among them ${said(tapped.faults)}; ${tapped.wrong.length} wrong`,
   );
   for (const line of tapped.wrong.slice(0, 30)) console.log(`  ${line}`);
   process.exitCode = wrong.length + tapped.wrong.length > 0 ? 1 : 0;

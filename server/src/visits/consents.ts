@@ -36,7 +36,7 @@ export function consentRoutes(db: Database, library: Library, secret: string): R
     const { salonId, personId, role, name } = who;
     const visitId = idFrom(request.params.id, 'visit');
     const version = versionFrom(request.headers['if-match']);
-    const { kind, choices, signedBy, signature } = parseBody(signConsentSchema, request.body);
+    const { kind, choices, unit, signedBy, signature } = parseBody(signConsentSchema, request.body);
     await answerWrite(db, request, response, who, async (tx) => {
       const sheet = await visitSheet(tx, library, visitId);
       if (version !== (sheet.saved?.version ?? 0)) throw changedMeanwhile('plan', sheet.saved);
@@ -56,7 +56,7 @@ export function consentRoutes(db: Database, library: Library, secret: string): R
         trimName: visit.trim.name,
         statements: consentStatements(visit, plan, estimate, fit).map((said) => ({
           about: said.about,
-          text: consentSentence(said, place),
+          text: consentSentence(said, place, unit),
         })),
         minutes: estimate.minutes,
         price: estimate.price,
@@ -91,15 +91,20 @@ export function consentRoutes(db: Database, library: Library, secret: string): R
     const { salonId } = caller(response);
     const visitId = idFrom(request.params.id, 'visit');
     const id = idFrom(request.params.consentId, 'consent');
-    const [row] = await inSalon(db, salonId, (tx) =>
-      tx
+    const checked = await inSalon(db, salonId, async (tx): Promise<CheckedConsent> => {
+      const [row] = await tx
         .select()
         .from(consents)
-        .where(and(eq(consents.visitId, visitId), eq(consents.id, id))),
-    );
-    if (!row) throw notFound('consent');
-    const consent = consentOf(row);
-    const checked: CheckedConsent = { ...consent, unchanged: unchangedSince(secret, consent) };
+        .where(and(eq(consents.visitId, visitId), eq(consents.id, id)));
+      if (!row) throw notFound('consent');
+      const consent = consentOf(row);
+      const plan = await latestPlan(tx, visitId);
+      const changedLater =
+        plan && plan.version > consent.planVersion
+          ? { version: plan.version, by: plan.savedBy, at: plan.savedAt }
+          : null;
+      return { ...consent, unchanged: unchangedSince(secret, consent), changedLater };
+    });
     response.json(checked);
   });
   return router;

@@ -16,6 +16,7 @@ import { setUnit } from './preferencesSlice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { TimerBell } from './TimerBell.tsx';
 import { useDayEvents } from './useDayEvents.ts';
+import { useKeptDay } from './useKeptDay.ts';
 
 /** The frame of every signed-in screen: where one can go, who is signed in, the unit of lengths. */
 export function Shell() {
@@ -27,6 +28,12 @@ export function Shell() {
   const unit = useAppSelector((state) => state.preferences.unit);
 
   useDayEvents(session.data !== undefined);
+  const [leaving, setLeaving] = useState(false);
+  useKeptDay(session.data !== undefined && !leaving);
+  const shutOut = session.isError && problemOf(session.error).status === 401;
+  useEffect(() => {
+    if (shutOut) void forgetDay();
+  }, [shutOut]);
   useEffect(() => {
     const find = (event: KeyboardEvent) => {
       const typing =
@@ -42,7 +49,7 @@ export function Shell() {
   if (session.isLoading) return <Loading what="Kurrel" />;
   if (session.isError) {
     const problem = problemOf(session.error);
-    if (problem.status === 401)
+    if (shutOut)
       return <Navigate to="/sign-in" replace state={{ from: location.pathname + location.search }} />;
     return (
       <main className="container py-5">
@@ -57,6 +64,7 @@ export function Shell() {
       dispatch(notify({ text: `${title}: you are still signed in. Try again.` }));
       return;
     }
+    setLeaving(true);
     await forgetDay();
     void navigate('/sign-in');
     dispatch(api.util.resetApiState());

@@ -1,3 +1,4 @@
+import type { TodayLine } from '@kurrel/contract';
 import { keptActs } from '../visit/kept.ts';
 
 /** What was read of the day, kept by the service worker. */
@@ -21,8 +22,96 @@ export function keepOffline(waiting: () => void): void {
     .catch(() => undefined);
 }
 
-/** Whoever signs out leaves nothing of the day on the device. */
+/** A service worker needs https, or the machine itself: elsewhere nothing opens without a network. */
+export const opensOffline = (): boolean => window.isSecureContext;
+
+/** Which day is kept. */
+const DAY = 'kurrel kept day';
+
+/** What every screen of a visit asks for beside the visit itself. */
+const ALWAYS = ['session', 'salon', 'drawer', 'shelf'];
+
+/**
+ * Reads all of a day's dogs once through the service worker, which keeps them: any of them opens without a network then. What
+ * has not changed since it was read (`read`, by visit) is not read again; what was kept of another day goes first.
+ */
+export async function keepDay(
+  { day, from, to }: { readonly day: string; readonly from: string; readonly to: string },
+  lines: readonly TodayLine[],
+  read: Map<string, string>,
+  signal: AbortSignal,
+): Promise<void> {
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  await pause(FIRST_MS, signal);
+  if (signal.aborted) return;
+  if (keptDay() !== day) {
+    await forgetDay();
+    read.clear();
+    setKeptDay(day);
+  }
+  await controlled(signal);
+  const ask = async (path: string) => {
+    if (signal.aborted) return;
+    // Not broken off: the service worker would keep the answer after it was told to forget.
+    asking = fetch(`/api/${path}`).catch(() => undefined);
+    await asking;
+    await pause(BETWEEN_MS, signal);
+  };
+  if (read.size === 0) {
+    for (const path of ALWAYS) await ask(path);
+    await ask(`visits?${new URLSearchParams({ from, to }).toString()}`);
+  }
+  for (const { visitId, planVersion, startedAt, lastActAt, finishedAt } of lines) {
+    const stands = [planVersion, startedAt, lastActAt, finishedAt].join();
+    if (signal.aborted || read.get(visitId) === stands) continue;
+    await ask(`visits/${visitId}`);
+    await ask(`visits/${visitId}/log`);
+    read.set(visitId, stands);
+  }
+}
+
+function keptDay(): string | null {
+  try {
+    return localStorage.getItem(DAY);
+  } catch {
+    return null;
+  }
+}
+
+function setKeptDay(day: string): void {
+  try {
+    localStorage.setItem(DAY, day);
+  } catch {
+    // A browser that keeps nothing keeps no day either.
+  }
+}
+
+/** Resolves once this page goes through the service worker. */
+const controlled = (signal: AbortSignal): Promise<void> =>
+  new Promise((resolve) => {
+    if (navigator.serviceWorker.controller) return resolve();
+    navigator.serviceWorker.addEventListener('controllerchange', () => resolve(), { once: true, signal });
+  });
+
+/** The screen in hand comes first, and the dogs one by one, ms. */
+const FIRST_MS = 5000;
+const BETWEEN_MS = 200;
+
+const pause = (ms: number, signal: AbortSignal): Promise<void> =>
+  new Promise((resolve) => {
+    const timer = setTimeout(resolve, ms);
+    signal.addEventListener('abort', () => {
+      clearTimeout(timer);
+      resolve();
+    });
+  });
+
+/** What is just being read to be kept. */
+let asking: Promise<unknown> = Promise.resolve();
+
+/** Whoever signs out, is blocked or begins another day leaves nothing of the day on the device. */
 export async function forgetDay(): Promise<void> {
+  await asking;
   if ('caches' in window) await caches.delete(KEPT).catch(() => undefined);
   await keptActs.forgetLogs().catch(() => undefined);
 }

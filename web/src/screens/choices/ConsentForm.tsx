@@ -8,6 +8,7 @@ import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import { problemOf } from '../../app/api/problem.ts';
 import { useSignConsentMutation } from '../../app/api/visit.ts';
+import { useAppSelector } from '../../app/store.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 import { zoneWord } from '../../parts/words.ts';
 import { SignaturePad } from './SignaturePad.tsx';
@@ -27,6 +28,7 @@ interface ConsentFormProps {
 /** What the owner agrees to in this look, and the pad to sign on. */
 export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }: ConsentFormProps) {
   const navigate = useNavigate();
+  const unit = useAppSelector((state) => state.preferences.unit);
   const [sign, { error, isLoading }] = useSignConsentMutation();
   const [signature, setSignature] = useState<Signature | null>(null);
   const [typed, setTyped] = useState(false);
@@ -37,7 +39,7 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
   }, []);
   const { plan, visit, estimate, fit, kind } = look;
   const statements = consentStatements(visit, plan, estimate, fit).map((said) =>
-    consentSentence(said, zoneWord),
+    consentSentence(said, zoneWord, unit),
   );
   const problem = error === undefined ? null : problemOf(error);
 
@@ -55,7 +57,7 @@ export function ConsentForm({ sheet, look, mayTake, signedBy, onName, onSigned }
     const answer = await sign({
       visitId: sheet.visit.id,
       version: sheet.saved?.version ?? 0,
-      body: { kind, choices, signedBy, signature: signature ?? TYPED },
+      body: { kind, choices, unit, signedBy, signature: signature ?? TYPED },
     });
     if (!('data' in answer) || !answer.data) return;
     onSigned();

@@ -157,7 +157,7 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
           <ul>
             {declined && <li>{conflictSentence(declined, unit)}</li>}
             {risks.map((said) => {
-              const text = consentSentence(said, zoneWord);
+              const text = consentSentence(said, zoneWord, unit);
               return <li key={text}>{text}</li>;
             })}
           </ul>

@@ -53,6 +53,13 @@ export function SignedConsent() {
           Signed by <strong>{consent.signedBy || 'the owner'}</strong> on {times.day(consent.signedAt)},{' '}
           {times.time(consent.signedAt)}, before {consent.witness}.
         </p>
+        {consent.changedLater && (
+          <p className="conflict">
+            The plan was changed after this was signed: version {consent.changedLater.version}, saved by{' '}
+            {consent.changedLater.by} on {times.day(consent.changedLater.at)},{' '}
+            {times.time(consent.changedLater.at)}. Signed for is version {consent.planVersion}.
+          </p>
+        )}
         <p className={`fingerprint ${consent.unchanged === false ? 'problem' : 'muted'}`}>
           {CHECKED[`${consent.unchanged}`]} Fingerprint {consent.fingerprint}
         </p>

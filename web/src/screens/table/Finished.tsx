@@ -1,19 +1,22 @@
-import type { TableNow, Task } from '@kurrel/core';
+import type { TableAct, TableEvent, TableNow, Task } from '@kurrel/core';
 import { Link } from 'react-router';
 import { problemOf } from '../../app/api/problem.ts';
 import { useFinishVisitMutation } from '../../app/api/visit.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
 import { placesOf } from '../../parts/leftOut.ts';
+import { TaughtMinutes } from './TaughtMinutes.tsx';
 
 interface FinishedProps {
   readonly now: TableNow;
   readonly order: readonly Task[];
   readonly visitId: string;
   readonly finishedAt: string | null;
+  readonly events: readonly TableEvent[];
+  readonly onAct: (act: TableAct) => void;
 }
 
 /** After the last step: what was done, what was not, and the dog goes home. */
-export function Finished({ now, order, visitId, finishedAt }: FinishedProps) {
+export function Finished({ now, order, visitId, finishedAt, events, onAct }: FinishedProps) {
   const [finish, { error, isLoading }] = useFinishVisitMutation();
   const undone = placesOf(order, [...now.leftOut, ...now.another, ...now.skipped.keys()]);
   return (
@@ -26,6 +29,7 @@ export function Finished({ now, order, visitId, finishedAt }: FinishedProps) {
       {undone.length > 0 && (
         <p className="table-caution">Say to the owner: not done today: {undone.join('; ')}.</p>
       )}
+      <TaughtMinutes events={events} onAct={onAct} />
       {error !== undefined && <p className="table-caution">{problemOf(error).detail}</p>}
       <p className="answers">
         <button

@@ -272,7 +272,14 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           </section>
         </div>
       ) : (
-        <Finished now={now} order={order} visitId={sheet.visit.id} finishedAt={sheet.visit.finishedAt} />
+        <Finished
+          now={now}
+          order={order}
+          visitId={sheet.visit.id}
+          finishedAt={sheet.visit.finishedAt}
+          events={events}
+          onAct={act}
+        />
       )}
       <nav className="table-keys" aria-label="At the table">
         <button type="button" className="table-key" onClick={back} disabled={now.last === null}>

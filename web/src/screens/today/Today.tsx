@@ -9,6 +9,7 @@ import { useBookMutation, useDogsInfiniteQuery } from '../../app/api/dogs.ts';
 import { problemOf } from '../../app/api/problem.ts';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { notify } from '../../app/noticeSlice.ts';
+import { opensOffline } from '../../app/offline.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { breedWord } from '../../app/breedNames.ts';
 import { Loading } from '../../parts/Loading.tsx';
@@ -57,6 +58,12 @@ export function Today() {
         </p>
       )}
       {data && data.length > 0 && <Board lines={data} />}
+      {!opensOffline() && (
+        <p className="muted">
+          Without a network no dog opens at this address, for it is not secure. Ask for an address that begins
+          with https, or work on the machine Kurrel runs on.
+        </p>
+      )}
     </main>
   );
 }
