@@ -168,7 +168,9 @@ describe('without a network', () => {
     await expect.poll(() => kept(page), { timeout: 60_000 }).toContain(`/api${visit}/log`);
     const dogs = await page.$$eval('.tide-row', (rows) => rows.length);
     await expect
-      .poll(async () => (await kept(page)).filter((path) => path.endsWith('/log')).length)
+      .poll(async () => (await kept(page)).filter((path) => path.endsWith('/log')).length, {
+        timeout: 60_000,
+      })
       .toBe(dogs);
     await salon.stopServer();
     await page.goto(`${salon.address}${visit}/table`);
