@@ -12,7 +12,8 @@ node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(
 
 packages=()
 compgen -G '/usr/lib/postgresql/*/bin/postgres' >/dev/null || packages+=(postgresql)
-command -v chromium >/dev/null || packages+=(chromium)
+# Chromium without windows is half the work for the journeys; where there is only the whole browser, that does too.
+command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || packages+=(chromium-headless-shell)
 
 free_mb=$(df -Pm . | awk 'NR==2 {print $4}')
 if [ ${#packages[@]} -gt 0 ] || [ ! -d node_modules ]; then

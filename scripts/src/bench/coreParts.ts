@@ -186,7 +186,7 @@ interface Sample {
   readonly wallMs: number;
 }
 
-function sampled(work: () => unknown): Sample {
+export function sampled(work: () => unknown): Sample {
   const [before, from] = [process.cpuUsage(), performance.now()];
   work();
   const wallMs = performance.now() - from;

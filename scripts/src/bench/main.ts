@@ -3,6 +3,7 @@ import { buildWeb } from '../build.ts';
 import { freePort, startThrowaway } from '../cluster.ts';
 import { startServer } from '../server.ts';
 import { demoDatabase } from '../world.ts';
+import { anyOrders } from './anyOrders.ts';
 import { coreParts, foundVisit, orders } from './coreParts.ts';
 import { firstLoad } from './firstLoad.ts';
 import { grown } from './grown.ts';
@@ -22,6 +23,7 @@ await advise(async () => {
     solver(foundVisit(sheets));
     coreParts(sheets);
     orders(sheets);
+    anyOrders();
     await firstLoad(server.address);
     await screens(server.address);
     await requests(server.address, database.ownerUrl);

@@ -1,5 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
+import { addDays, format, parseISO } from 'date-fns';
 import { useDayQuery } from '../app/api/day.ts';
 import { useBookMutation } from '../app/api/dogs.ts';
 import { problemOf } from '../app/api/problem.ts';
@@ -34,16 +35,17 @@ export function BookSecond({ sheet, minutes: needed, what, does, onBooked, class
   const [book, { error, isLoading }] = useBookMutation();
   const { startsAt, groomer } = sheet.visit;
   const minutes = Math.ceil(needed / ROUNDED_TO) * ROUNDED_TO;
-  const hour = times.toField(startsAt).split('T')[1] ?? '09:00';
+  const [date = '', hour = ''] = times.toField(startsAt).split('T');
+  const dayAfter = (days: number) => format(addDays(parseISO(date), days), 'yyyy-MM-dd');
   const first = packs.times.secondVisitDays;
-  const days = Array.from({ length: DAYS_AHEAD }, (_, day) =>
-    times.fromField(`${times.dayOf(first + day)}T${hour}`),
+  const starts = Array.from({ length: DAYS_AHEAD }, (_, day) =>
+    times.fromField(`${dayAfter(first + day)}T${hour}`),
   );
   const { data: booked } = useDayQuery({
-    from: times.range(times.dayOf(first)).from,
-    to: times.range(times.dayOf(first + DAYS_AHEAD)).to,
+    from: times.range(dayAfter(first)).from,
+    to: times.range(dayAfter(first + DAYS_AHEAD)).to,
   });
-  const when = firstFree(days, minutes, booked?.filter((one) => one.groomer === groomer) ?? []);
+  const when = firstFree(starts, minutes, booked?.filter((one) => one.groomer === groomer) ?? []);
   const touched = async (startsAt: string) => {
     const booking = { startsAt: new Date(startsAt), minutes, what: `Second visit: ${what}` };
     const answer = await book({ dogId: sheet.dog.id, booking });
