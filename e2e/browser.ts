@@ -17,7 +17,7 @@ export interface OpenBrowser {
 
 /** Debian's Chromium without a monitor, in an empty profile. */
 export async function openBrowser(): Promise<OpenBrowser> {
-  if (!CHROMIUM) throw new Error('Chromium is not installed. Run: apt-get install chromium');
+  if (!CHROMIUM) throw new Error('Chromium is not installed. Run: apt-get install chromium-headless-shell');
   const profile = mkdtempSync(join(tmpdir(), 'kurrel-chromium-'));
   const browser = await puppeteer.launch({
     executablePath: CHROMIUM,

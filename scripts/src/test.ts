@@ -6,8 +6,8 @@ import { PROJECT } from './cluster.ts';
 
 /** `npm test`: types, lint and format, then every test; the last line counts them all. */
 const CHECKS = ['types', 'lint', 'format'] as const;
-/** Journeys wait for pages half of the time: they run beside the others. */
-const RUNS = [['unit', 'server'], ['journeys']] as const;
+/** Tests of the server wait for a database, journeys for pages, half of the time: they run beside the others. */
+const RUNS = [['unit'], ['server'], ['journeys']] as const;
 
 interface Ended {
   readonly fine: boolean;
