@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
 import { press } from './browser.ts';
 import { openSalon, textOf, visitAddress, waitForText } from './salon.ts';
-import { pedal, logOf, openTable, until } from './table.ts';
+import { pedal, logOf, openTable, sent, until } from './table.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -70,6 +70,7 @@ describe('two screens of one day', () => {
     await waitForText(one, '[aria-label="A newer plan"] li', 'forechest');
     await pedal(one);
     await waitForText(one, '[aria-label="A newer plan"]', 'What is left follows it');
+    await sent(one);
     const done = (await logOf(one, 'Rook')).findLast(({ kind }) => kind === 'done');
     expect(done).toMatchObject({ zone: 'throat' });
     expect(done && 'leavesMm' in done && done.leavesMm).not.toBe(3);

@@ -7,6 +7,7 @@ import { planGroom } from './planGroom.ts';
 import type { Plan } from './plan.ts';
 import { dogZones } from '../packs/zones.ts';
 import { otherSide } from '../terms/zone.ts';
+import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 
 const override = (zone: string, extra: Partial<Override>): Override => ({
   zone,
@@ -103,18 +104,24 @@ describe('welfare first', () => {
     expect(zoneOf(plan, 'pastern.right').targetMm).toBe(zoneOf(before, 'pastern.right').targetMm);
   });
 
-  it('adding a restriction never widens what a tool may leave', () => {
+  it('adding a restriction never widens what a tool may do, and the plan keeps to it', () => {
     const kinds = packs.safety.restrictions.map((r) => r.id);
-    const zones = dogZones(packs.zones).map((z) => z.id);
-    const seen = fc.tuple(fc.constantFrom(...kinds), fc.constantFrom(...zones));
+    const zones = dogZones(packs.zones);
+    const seen = fc.tuple(fc.constantFrom(...kinds), fc.constantFrom(...zones.map(({ id }) => id)));
     fc.assert(
       fc.property(fc.array(seen, { maxLength: 3 }), seen, (some, one) => {
-        const fewer = planFor('standard-poodle', { restricted: some });
-        const more = planFor('standard-poodle', { restricted: [...some, one] });
-        for (const zone of more.zones) {
-          const was = zoneOf(fewer, zone.zone);
-          if (was.leftAlone) expect(zone.leftAlone).toBe(true);
-          if (was.tool?.direction === 'with' && zone.tool) expect(zone.tool.direction).toBe('with');
+        const fewer = caseFor('standard-poodle', { restricted: some });
+        const more = caseFor('standard-poodle', { restricted: [...some, one] });
+        const plan = planGroom(more);
+        for (const zone of zones) {
+          const [was, is] = [restrictionsAt(fewer, zone), restrictionsAt(more, zone)];
+          expect(is.floorMm).toBeGreaterThanOrEqual(was.floorMm);
+          expect(was.directions).toEqual(expect.arrayContaining([...is.directions]));
+          expect(is.forbidden).toEqual(expect.arrayContaining([...was.forbidden]));
+          const { tool, leftAlone } = zoneOf(plan, zone.id);
+          if (was.leaveAlone) expect(leftAlone).toBe(true);
+          if (tool?.direction) expect(was.directions).toContain(tool.direction);
+          if (tool) expect(was.forbidden).not.toContain(tool.technique);
         }
       }),
       { numRuns: 40 },
