@@ -39,6 +39,18 @@ function rawAnswer(bytes: string): Promise<string> {
 }
 
 describe('what cannot be read is refused with the place', () => {
+  it('a list with more entries than a dog has places, before any of them is looked at', async () => {
+    const agent = await world.signIn('bram');
+    const send = async (entries: readonly unknown[]) =>
+      (await agent.post('/api/dogs').send({ signs: entries }).expect(422)).body as {
+        fields: { path: string; message: string }[];
+      };
+    const many = await send(Array<object>(401).fill({}));
+    expect(many.fields).toEqual([{ path: 'signs', message: 'More than 400 entries.' }]);
+    const mixed = await send([...Array<number>(400).fill(1), {}]);
+    expect(mixed.fields[0]?.path).toBe('signs');
+  });
+
   it.each([
     ['an empty character', '{"login":"a\\u0000b","password":"x"}', 'login'],
     ['half a surrogate pair', '{"login":"x","password":"\\ud800"}', 'password'],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { problemOf, step, workOf } from '../../testing/order.ts';
-import { breeds, hairEverywhere, packs } from '../../testing/packs.ts';
+import { breeds, hairEverywhere, packs, sign } from '../../testing/packs.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import { orderWork } from './orderWork.ts';
 import type { VisitBox } from './visits.ts';
@@ -50,8 +50,9 @@ describe('a groom in several visits', () => {
 });
 
 describe('a groom of any breed, in visits of any length', () => {
-  it.each(breeds.map(({ id }) => id))('%s', (breed) => {
-    const work = workOf(breed, { hairMm: hairEverywhere(60) });
+  const filthy = breeds.slice(0, 8).map(({ id }) => [id, 'filthy'] as const);
+  it.each([...breeds.map(({ id }) => [id, null] as const), ...filthy])('%s %s', (breed, found) => {
+    const work = workOf(breed, { hairMm: hairEverywhere(60), signs: found === null ? [] : [sign(found)] });
     const inOrder = new Map(work.tasks.map((task) => [task.id, task]));
     const order = orderWork(problemOf(work)).order.flatMap((id) => inOrder.get(id) ?? []);
     const byId = new Map(order.map((task) => [task.id, task]));
@@ -71,10 +72,10 @@ describe('a groom of any breed, in visits of any length', () => {
             expect(visitOf(other.id)).toBe(visitOf(task.id));
         }
       }
-      const wet = order.filter(({ phase }) => phase === 'bath');
+      const wet = order.filter(({ phase, id }) => phase === 'bath' || id.startsWith('bath:'));
       expect(new Set(wet.map(({ id }) => visitOf(id))).size).toBe(1);
       for (const { stage, id, phase } of order)
-        if (phase === 'work' && stage > (wet[0]?.stage ?? 0))
+        if (phase === 'work' && stage > Math.max(...wet.map((one) => one.stage)))
           expect(visitOf(id)).toBeGreaterThanOrEqual(visitOf(wet[0]?.id ?? ''));
     }
     expect(packs.times.sittingsPerVisit).toBeGreaterThan(0);

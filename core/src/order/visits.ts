@@ -61,13 +61,16 @@ export function visitsOf(order: readonly Task[], box: VisitBox): readonly VisitP
   return parts;
 }
 
+/** Of a bath, the first of two among them. */
+const isWet = ({ phase, id }: Task): boolean => phase === 'bath' || id.startsWith('bath:');
+
 /** Steps of one visit. */
 type Group = readonly Task[];
 
 /** Steps that are not parted, each group where its first step stands. */
 function groupsOf(order: readonly Task[]): readonly Group[] {
   let groups: Task[][] = [];
-  const together = (a: Task, b: Task) => (a.phase === 'bath' && b.phase === 'bath') || goTogether(a, b);
+  const together = (a: Task, b: Task) => (isWet(a) && isWet(b)) || goTogether(a, b);
   for (const task of order) {
     const joined = groups.filter((group) => group.some((other) => together(other, task)));
     groups = [...groups.filter((group) => !joined.includes(group)), [...joined.flat(), task]];
@@ -79,13 +82,18 @@ function groupsOf(order: readonly Task[]): readonly Group[] {
 /** A group with all that comes before any of its steps: what the steps themselves name, the rough clip of a bath, the bath of what follows it. */
 function needsOf(groups: readonly Group[]): (group: Group) => ReadonlySet<Group> {
   const groupOf = new Map(groups.flatMap((group) => group.map((task) => [task.id, group] as const)));
-  const of = (isOne: (task: Task) => boolean) => groups.filter((group) => group.some(isOne));
-  const bath = of(({ phase }) => phase === 'bath');
-  const bathStage = Math.min(...bath.flat().map(({ stage }) => stage));
-  const roughs = of(({ stage, phase }) => phase !== 'bath' && stage < bathStage && bath.length > 0);
+  const wet = groups.filter((group) => group.some(isWet));
+  const dryStage = Math.max(
+    ...wet
+      .flat()
+      .filter(isWet)
+      .map(({ stage }) => stage),
+  );
+  const earlier = (stage: number) =>
+    groups.filter((group) => group.some((task) => !isWet(task) && task.stage < stage));
   const before = (task: Task): readonly Group[] => [
     ...task.after.map((id) => groupOf.get(id)).filter((one) => one !== undefined),
-    ...(task.phase === 'bath' ? roughs : task.stage > bathStage ? bath : []),
+    ...(isWet(task) ? earlier(task.stage) : task.stage > dryStage ? wet : []),
   ];
   return (group) => {
     const all = new Set<Group>([group]);

@@ -20,6 +20,8 @@ const OWN: readonly (readonly [RegExp, Limit])[] = [
 ];
 /** An object has no more fields than this: a dog has fewer places. */
 const MOST_FIELDS = 400;
+/** Nor has a list more entries: each of them is looked at field by field. Points of a signature are bare numbers. */
+const MOST_ENTRIES = 400;
 /** Nothing Kurrel is sent is nested deeper than a finding in a sheet in a body. */
 const DEEPEST = 16;
 /** NUL cannot be stored as text, half of a surrogate pair cannot be written as UTF-8. */
@@ -68,6 +70,8 @@ class Reading {
     if (typeof value !== 'object' || value === null) return null;
     if (depth === DEEPEST) return { path, message: `Nested deeper than ${DEEPEST} levels.` };
     if (Array.isArray(value)) {
+      if (value.length > MOST_ENTRIES && value.some((one) => typeof one !== 'number'))
+        return { path, message: `More than ${MOST_ENTRIES} entries.` };
       for (let index = 0; index < value.length; index++) {
         const said = this.problemIn(value[index], `${path}[${index}]`, depth + 1);
         if (said) return said;

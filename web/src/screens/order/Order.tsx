@@ -8,7 +8,7 @@ import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { useAppDispatch } from '../../app/store.ts';
 import { BookSecond } from '../../parts/BookSecond.tsx';
-import { placesOf, waitsWord } from '../../parts/leftOut.ts';
+import { waitsWord } from '../../parts/leftOut.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { minutesWord, taskWord } from '../../parts/taskWords.ts';
@@ -246,7 +246,7 @@ function Fit({ sheet, worked, dropped }: FitProps) {
           <p>
             Or {fit.visits.length} visits:{' '}
             {fit.visits.map(({ minutes }) => minutesWord(minutes)).join(', then ')}. What is washed is dried
-            in the same one; looks and checks are in each. Later: {placesOf(tasks, later).join('; ')}.
+            in the same one; looks and checks are in each. Later: {waitsWord(tasks, later)}.
           </p>
           <BookSecond
             sheet={sheet}

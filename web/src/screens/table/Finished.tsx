@@ -29,7 +29,6 @@ export function Finished({ now, order, visitId, finishedAt, events, onAct }: Fin
       {undone.length > 0 && (
         <p className="table-caution">Say to the owner: not done today: {undone.join('; ')}.</p>
       )}
-      <TaughtMinutes events={events} onAct={onAct} />
       {error !== undefined && <p className="table-caution">{problemOf(error).detail}</p>}
       <p className="answers">
         <button
@@ -49,6 +48,7 @@ export function Finished({ now, order, visitId, finishedAt, events, onAct }: Fin
           Today
         </Link>
       </p>
+      <TaughtMinutes events={events} onAct={onAct} />
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import type { StepChange } from '@kurrel/core';
+import type { StepChange, Task } from '@kurrel/core';
 import { useAppSelector } from '../../app/store.ts';
 import { leftWord, taskWord, toolWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
@@ -14,12 +14,12 @@ interface PlanNewsProps {
 export function PlanNews({ news, onSeen, onTakeNow }: PlanNewsProps) {
   const times = useTimes();
   const unit = useAppSelector((state) => state.preferences.unit);
+  const how = (task: Task) => [toolWord(task), leftWord(task, unit)].filter(Boolean).join(', ');
   const word = ({ before, after }: StepChange): string => {
     if (!after) return `${taskWord(before)}: left out`;
-    const how = [toolWord(after), leftWord(after, unit)].filter(Boolean).join(', ');
     return before
-      ? `${taskWord(after)}: ${how}, in place of ${toolWord(before)}`
-      : `${taskWord(after)}: new, ${how}`;
+      ? `${taskWord(after)}: ${how(after)}, in place of ${how(before)}`
+      : `${taskWord(after)}: new, ${how(after)}`;
   };
   const { by, at, changes, finishing } = news;
   return (
@@ -38,14 +38,16 @@ export function PlanNews({ news, onSeen, onTakeNow }: PlanNewsProps) {
           ))}
         </ul>
       </details>
-      {finishing && (
-        <button type="button" className="table-key quiet" onClick={onTakeNow}>
-          Take it for this step too
+      <p className="table-choices">
+        {finishing && (
+          <button type="button" className="table-key quiet" onClick={onTakeNow}>
+            Take it for this step too
+          </button>
+        )}
+        <button type="button" className="table-key quiet" onClick={onSeen}>
+          Seen
         </button>
-      )}{' '}
-      <button type="button" className="table-key quiet" onClick={onSeen}>
-        Seen
-      </button>
+      </p>
     </div>
   );
 }

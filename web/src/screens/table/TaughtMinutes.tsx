@@ -27,13 +27,15 @@ export function TaughtMinutes({ events, onAct }: TaughtMinutesProps) {
           <ul>
             {asked.map((log) => (
               <li key={log.part}>
-                {against(log)}{' '}
-                <button type="button" className="table-key quiet" onClick={() => say(log, true)}>
-                  It was so: count it
-                </button>{' '}
-                <button type="button" className="table-key quiet" onClick={() => say(log, false)}>
-                  Leave it out
-                </button>
+                {against(log)}
+                <span className="table-choices">
+                  <button type="button" className="table-key quiet" onClick={() => say(log, true)}>
+                    It was so: count it
+                  </button>
+                  <button type="button" className="table-key quiet" onClick={() => say(log, false)}>
+                    Leave it out
+                  </button>
+                </span>
               </li>
             ))}
           </ul>
