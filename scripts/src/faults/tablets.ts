@@ -175,8 +175,10 @@ const TOUCH: Readonly<Record<(typeof TOUCHED)[number], (tablet: Tablet) => Promi
   },
   stopped: async ({ page, mayAnswer }) => {
     await key(page, 'Stop');
-    await answer(page);
+    // What stops the work stands above the question and moves it down: touched before that, the touch falls beside it.
     await page.waitForSelector('.table-stop');
+    await answer(page);
+    await page.waitForSelector('.asking', { hidden: true });
     if (!mayAnswer) return ['stopped', 'stop-named'];
     await press(page, '.table-stop ::-p-text(go on)');
     await page.waitForSelector('.table-stop', { hidden: true });
