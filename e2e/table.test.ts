@@ -210,6 +210,33 @@ describe('what happens at the table', () => {
     await page.close();
   });
 
+  it('on a telephone the answers of a second stop stand above the keys, not behind them', async () => {
+    const page = await salon.enter('Ottilie Marsh', 390, 844);
+    await openTable(page, 'Bosun');
+    const answered = async (word: string) => {
+      await press(page, '.table-key.stop');
+      await page.waitForFunction(
+        (said) => {
+          const key = [...document.querySelectorAll('.asking .answers button')].find(
+            (b) => b.textContent === said,
+          );
+          const box = key?.getBoundingClientRect();
+          if (!key || !box) return false;
+          const there = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+          return key.contains(there);
+        },
+        {},
+        word,
+      );
+      await press(page, `.asking ::-p-text(${word})`);
+      await page.waitForSelector('.asking', { hidden: true });
+      await waitForText(page, '.table-stop', `Stopped: ${word}.`);
+    };
+    await answered('wound or sore');
+    await answered('it bites');
+    await page.close();
+  });
+
   it('the owner is early: what is left out is asked in one question, and said for the owner', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Sorrel');

@@ -30,11 +30,16 @@ export interface AskingProps {
 
 /** One question with its answers as big keys; one touch answers most of them. */
 export function Asking(props: AskingProps) {
-  const { question, onClose } = props;
+  const { question, now, onClose } = props;
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     box.current?.querySelector<HTMLElement>('button, input')?.focus();
   }, [question]);
+  // A stop that comes up stands above the question and would push its answers down behind the keys.
+  const above = now.stops.length;
+  useEffect(() => {
+    box.current?.scrollIntoView({ block: 'nearest' });
+  }, [question, above]);
   return (
     <div className="asking" ref={box} role="group" aria-label={TITLE[question]}>
       <p className="table-where">{TITLE[question]}</p>
