@@ -48,6 +48,8 @@ export * from './hands/changes.ts';
 export * from './hands/merge.ts';
 export * from './hands/readings.ts';
 export * from './hands/typed.ts';
+export * from './hands/onSheet.ts';
+export type { Typed, TypedProblem } from './hands/typedResult.ts';
 export * from './hands/suggestions.ts';
 export * from './case/choices.ts';
 export * from './case/merge.ts';

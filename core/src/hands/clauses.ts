@@ -1,77 +1,10 @@
-import type { Severity, Tightness } from '../terms/dog.ts';
+import type { Choose, Clause, Figures, Place, Subject, ZoneWord } from './clause.ts';
+import { blank, counted, figures, PLACELESS } from './clause.ts';
+import { joined } from './joinClauses.ts';
 import type { Side } from '../terms/zone.ts';
 import type { LengthToken, SizeToken, Token } from './tokens.ts';
 import { saysMat } from './tokens.ts';
 import type { Meaning } from './vocabulary.ts';
-
-type Subject = Extract<
-  Meaning,
-  { kind: 'sign' | 'structure' | 'modifier' | 'handling' | 'measure' | 'mat' | 'stands' }
->;
-type ZoneWord = Extract<Meaning, { kind: 'zone' }>;
-
-/** Numbers said of one thing. */
-export interface Figures {
-  readonly sizes: SizeToken[];
-  readonly lengths: { readonly text: string; toSkin: boolean }[];
-}
-
-export interface Place extends Figures {
-  zone: ZoneWord | null;
-  sides: Side[];
-  /** Both sides only because the word is a plural; a side that is said counts. */
-  plural: boolean;
-  readonly text: string;
-  /** Named after the subject of its clause. */
-  readonly late: boolean;
-}
-
-/** One finding as it is said. */
-export interface Clause extends Figures {
-  subject: Subject | null;
-  /** The subject's own word, for asking back. */
-  text: string;
-  /** How it stands after the one before. */
-  readonly link: 'apart' | 'comma' | 'and' | 'or';
-  places: Place[];
-  kg: number | null;
-  minutes: number | null;
-  tightness: Tightness | null;
-  grade: string | null;
-  level: Severity | null;
-  /** The level or the tightness was said after a place, and may be of that place alone. */
-  late: boolean;
-  burr: boolean;
-  sores: boolean;
-  said: 'found' | 'not-seen' | 'gone';
-  /** Says “or”: good for what was not seen alone. */
-  either: boolean;
-  /** Words that belong to nothing here. */
-  readonly stray: string[];
-}
-
-/** Takes one of so many ways where a line can be meant in several; the first is the nearest. */
-export type Choose = (ways: number) => number;
-
-const figures = (): Figures => ({ sizes: [], lengths: [] });
-const blank = (link: Clause['link']): Clause => ({
-  ...figures(),
-  subject: null,
-  text: '',
-  link,
-  places: [],
-  kg: null,
-  minutes: null,
-  tightness: null,
-  grade: null,
-  level: null,
-  late: false,
-  burr: false,
-  sores: false,
-  said: 'found',
-  either: link === 'or',
-  stray: [],
-});
 
 const SUBJECTS: readonly Meaning['kind'][] = [
   'sign',
@@ -83,9 +16,6 @@ const SUBJECTS: readonly Meaning['kind'][] = [
   'stands',
 ];
 const isSubject = (means: Meaning): means is Subject => SUBJECTS.includes(means.kind);
-/** What is said of the dog and not of a place. */
-const PLACELESS: readonly Meaning['kind'][] = ['modifier', 'handling', 'measure', 'stands'];
-
 /**
  * Findings as they stand one after the other: a new one begins at a new subject, or at a break once one is complete. A
  * number belongs to the nearest thing named before it, or to what follows where nothing is; a “no” to the word beside it;
@@ -275,8 +205,6 @@ function zoneFollows(tokens: readonly Token[], at: number): boolean {
   return false;
 }
 
-const counted = ({ sizes, lengths }: Figures): number => sizes.length + lengths.length;
-
 const saysSomething = (clause: Clause): boolean =>
   clause.subject !== null ||
   clause.places.length > 0 ||
@@ -290,146 +218,3 @@ const saysSomething = (clause: Clause): boolean =>
   clause.tightness !== null ||
   clause.level !== null ||
   clause.stray.length > 0;
-
-/** What a finding without a subject of its own says of the one before. */
-function joined(clauses: readonly Clause[], choose: Choose): readonly Clause[] {
-  const out: Clause[] = [];
-  for (const clause of clauses) {
-    const before = out.at(-1);
-    if (!before || clause.link === 'apart') out.push(clause);
-    else if (clause.subject !== null) out.push(unseenToo(before, clause, choose));
-    else if (before.subject === null || PLACELESS.includes(before.subject.kind)) out.push(clause);
-    else if (clause.places.length === 0) {
-      if (!added(before, clause)) out.push(clause);
-    } else if (isHair(before, clause, choose)) out.push(clause);
-    else out.push(goneToo(before, goesOn(before, clause, choose), choose));
-  }
-  return out;
-}
-
-/** “No lumps or fleas”: a bare finding after one that was not seen may be meant as not seen, too. */
-function unseenToo(before: Clause, clause: Clause, choose: Choose): Clause {
-  if (before.said !== 'not-seen' || clause.said !== 'found') return clause;
-  const bare = clause.places.length === 0 && counted(clause) === 0 && clause.level === null;
-  const carried = clause.link === 'or' || ((clause.link === 'and' || bare) && choose(2) === 0);
-  return carried ? { ...clause, said: 'not-seen' } : clause;
-}
-
-/** Puts what is said without place or subject to the finding before; false where that has it already. */
-function added(before: Clause, clause: Clause): boolean {
-  const last = before.places.at(-1);
-  const target = last && counted(before) === 0 ? last : before;
-  if (counted(clause) > 0 && counted(target) > 0 && before.subject?.kind !== 'mat') return false;
-  if (clause.level !== null && before.level !== null) return false;
-  if (clause.tightness !== null && before.tightness !== null) return false;
-  target.lengths.push(...clause.lengths);
-  target.sizes.push(...clause.sizes);
-  before.level ??= clause.level;
-  before.tightness ??= clause.tightness;
-  before.grade ??= clause.grade;
-  before.kg ??= clause.kg;
-  before.minutes ??= clause.minutes;
-  if (clause.said !== 'found') before.said = clause.said;
-  before.burr ||= clause.burr;
-  before.sores ||= clause.sores;
-  before.stray.push(...clause.stray);
-  return true;
-}
-
-/** A place with a length is hair, unless what went before is measured as well: then it may be either. */
-function isHair(before: Clause, clause: Clause, choose: Choose): boolean {
-  const all: readonly Figures[] = [clause, ...clause.places];
-  if (all.some(({ sizes }) => sizes.length > 0) || clause.tightness !== null || clause.level !== null)
-    return false;
-  if (all.every(({ lengths }) => lengths.length === 0) || clause.said !== 'found') return false;
-  const measured = before.subject?.kind === 'mat' || before.subject?.kind === 'sign';
-  if (!measured) return true;
-  if (clause.link !== 'comma') return false;
-  const texts = all.flatMap(({ lengths }) => lengths.map(({ text }) => text));
-  // A mat is sized in cm: so many millimetres are of hair.
-  const plain = before.subject?.kind === 'mat' && texts.every((text) => /^\d{2,}\s*(mm)?$/.test(text));
-  return plain || choose(2) === 1;
-}
-
-function goesOn(before: Clause, clause: Clause, choose: Choose): Clause {
-  const { subject, text, said } = before;
-  const own = clause.level !== null || clause.tightness !== null;
-  const had = before.level !== null || before.tightness !== null;
-  // “marked redness rib and thigh” is of both; “redness rib marked and thigh” may be.
-  const carry = !own && had && (!before.late || choose(2) === 0);
-  // “redness rib and thigh marked” may be of both.
-  if (own && !had && clause.link === 'and' && choose(2) === 1) {
-    before.level = clause.level;
-    before.tightness = clause.tightness;
-  }
-  const sized = [clause, ...clause.places].find((one) => counted(one) > 0);
-  const last = before.places.at(-1);
-  const open = last !== undefined && counted(last) === 0 && counted(before) === 0;
-  if (sized && open && clause.link === 'and' && choose(2) === 1) {
-    last.sizes.push(...sized.sizes);
-    last.lengths.push(...sized.lengths);
-  }
-  return {
-    ...clause,
-    subject,
-    text,
-    level: clause.level ?? (carry ? before.level : null),
-    tightness: clause.tightness ?? (carry ? before.tightness : null),
-    said: clause.said === 'found' && said === 'not-seen' ? said : clause.said,
-  };
-}
-
-/** “Lump L thigh and R thigh gone”: that place alone, or both. */
-function goneToo(before: Clause, clause: Clause, choose: Choose): Clause {
-  if (clause.said === 'gone' && before.said === 'found' && choose(2) === 1) before.said = 'gone';
-  return clause;
-}
-
-export interface Spot extends Figures {
-  /** A place of the dog with its side. */
-  readonly zone: string;
-}
-
-/** The places named, each with its numbers; null where a side is missing. A number said after several may be of all. */
-export function spotsOf(clause: Clause, choose: Choose): readonly Spot[] | null {
-  const spots: Spot[] = [];
-  const spare = clause.places.find(({ zone }) => zone === null)?.sides ?? [];
-  const named = clause.places.filter(({ zone }) => zone !== null);
-  const last = named.at(-1);
-  const open = named.slice(0, -1).some((one) => counted(one) === 0);
-  const shared = last !== undefined && counted(last) > 0 && open && choose(2) === 1;
-  for (const place of named) {
-    const { zone, sides } = place;
-    if (zone === null) continue;
-    const own = shared && counted(place) === 0 ? last : place;
-    const sizes = [...clause.sizes, ...own.sizes];
-    const lengths = [...clause.lengths, ...own.lengths];
-    const said = sides.length > 0 ? sides : spare;
-    if (zone.paired && said.length === 0) return null;
-    const zones = zone.paired ? [...new Set(said)].map((side) => `${zone.id}.${side}`) : [zone.id];
-    for (const id of zones) {
-      if (spots.some((one) => one.zone === id)) continue;
-      spots.push({ zone: id, sizes, lengths });
-    }
-  }
-  return spots;
-}
-
-/** Words of a finding that it has no use for: said, never dropped. */
-export function straysOf(clause: Clause): readonly string[] {
-  const { subject, places, kg, minutes, tightness, grade, burr, sores, stray } = clause;
-  const words = [...stray, ...(clause.either && clause.said === 'found' ? ['or'] : [])];
-  const mat = subject?.kind === 'mat';
-  const all: readonly Figures[] = [clause, ...places];
-  if (!mat) {
-    for (const { sizes } of all) words.push(...sizes.map(({ a, b, unit }) => `${a}x${b}${unit}`));
-    if (subject !== null && (tightness !== null || grade !== null || burr || sores)) words.push('mat');
-  }
-  if (kg !== null && subject?.kind !== 'measure') words.push(`${kg} kg`);
-  if (minutes !== null && subject?.kind !== 'stands') words.push(`${minutes} min`);
-  if (subject !== null && PLACELESS.includes(subject.kind))
-    words.push(...places.map(({ text, sides }) => text || sides.join(' ')));
-  for (const { zone, sides, text } of places)
-    if (zone && !zone.paired && sides.length > 0) words.push(`${sides.join(' and ')} ${text}`);
-  return words;
-}

@@ -1,7 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import type { LengthUnit } from '../units/length.ts';
 import type { Packs } from '../packs/packs.ts';
-import type { TypedProblem } from './typed.ts';
+import type { TypedProblem } from './typedResult.ts';
 import { readTyped } from './typed.ts';
 import { vocabulary } from './vocabulary.ts';
 

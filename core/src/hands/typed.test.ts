@@ -7,7 +7,8 @@ import { suggestions } from './suggestions.ts';
 import type { Find } from './hands.ts';
 import type { LengthUnit } from '../units/length.ts';
 import { vocabulary } from './vocabulary.ts';
-import { contradicted, readTyped } from './typed.ts';
+import { contradicted } from './onSheet.ts';
+import { readTyped } from './typed.ts';
 
 const finds = (typed: string) => {
   const read = readTyped(typed, packs);

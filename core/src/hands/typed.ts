@@ -1,36 +1,16 @@
 import type { MeasureKey } from '../body/measures.ts';
 import { MEASURES } from '../body/measures.ts';
 import type { Packs } from '../packs/packs.ts';
-import type { Tightness } from '../terms/dog.ts';
 import type { LengthUnit } from '../units/length.ts';
 import { parseLength } from '../units/length.ts';
-import type { Absent, Find, Hands, Mat } from './hands.ts';
-import type { Choose, Clause, Figures } from './clauses.ts';
-import { clausesOf, spotsOf, straysOf } from './clauses.ts';
+import type { Find } from './hands.ts';
+import type { Choose, Clause } from './clause.ts';
+import { clausesOf } from './clauses.ts';
+import { readMat } from './readMat.ts';
+import { spotsOf, straysOf } from './spots.ts';
+import type { Reader, Typed } from './typedResult.ts';
+import { absent, leftOver, no, numberIn, ok, outside } from './typedResult.ts';
 import { tokensOf } from './tokens.ts';
-
-/** Why a typed finding is not read. The sentence is made where it is shown. */
-export type TypedProblem =
-  | { readonly kind: 'empty' | 'where-is-the-mat' | 'what-is-there' }
-  | { readonly kind: 'not-understood'; readonly words: readonly string[] }
-  | { readonly kind: 'which-side' | 'how-much'; readonly about: string }
-  | { readonly kind: 'where' | 'twice'; readonly about: string }
-  | { readonly kind: 'not-there'; readonly about: string; readonly zones: readonly string[] }
-  | { readonly kind: 'left-over'; readonly words: readonly string[] }
-  | {
-      readonly kind: 'out-of-bounds';
-      readonly what: 'hair' | 'lump' | 'measure' | 'mat-size' | 'mat-grade' | 'to-skin' | 'standing';
-      readonly lo: number;
-      readonly hi: number;
-      readonly unit: 'mm' | 'cm' | 'kg' | 'min' | '';
-    }
-  /** It can be meant in several ways: each is offered, none is taken. */
-  | { readonly kind: 'which'; readonly readings: readonly (readonly Find[])[] };
-
-/** What was typed: finds to put on the sheet, or what is not understood; then nothing of it is put. */
-export type Typed =
-  | { readonly ok: true; readonly finds: readonly Find[] }
-  | { readonly ok: false; readonly problem: TypedProblem };
 
 /** More ways to mean one line than this are not gone through. */
 const MOST_WAYS = 64;
@@ -76,12 +56,6 @@ function* ways(): Generator<Choose> {
   }
 }
 
-interface Reader {
-  readonly packs: Packs;
-  readonly unit: LengthUnit;
-  readonly choose: Choose;
-}
-
 function readClauses(clauses: readonly Clause[], reader: Reader): Typed {
   const finds: Find[] = [];
   for (const clause of clauses) {
@@ -123,21 +97,6 @@ function thingOf(find: Find): string {
       return JSON.stringify(find);
   }
 }
-
-const ok = (...finds: readonly Find[]): Typed => ({ ok: true, finds });
-const no = (problem: TypedProblem): Typed => ({ ok: false, problem });
-const outside = (
-  what: Extract<TypedProblem, { kind: 'out-of-bounds' }>['what'],
-  lo: number,
-  hi: number,
-  unit: 'mm' | 'cm' | 'kg' | 'min' | '',
-): Typed => no({ kind: 'out-of-bounds', what, lo, hi, unit });
-
-/** A finding that is gone comes off the sheet; one that was not seen changes nothing there, and says so. */
-const absent = ({ said }: Clause, what: Absent): Find => ({
-  kind: said === 'gone' ? 'absent' : 'not-seen',
-  what,
-});
 
 function readClause(clause: Clause, reader: Reader): Typed {
   const { subject } = clause;
@@ -182,17 +141,6 @@ function readClause(clause: Clause, reader: Reader): Typed {
   }
 }
 
-/** All numbers and levels of a finding that takes none of them. */
-function leftOver({ lengths, places, level }: Clause): Typed {
-  const words = [lengths, ...places.map((place) => place.lengths)].flat().map(({ text }) => text);
-  return no({ kind: 'left-over', words: [...words, ...(level === null ? [] : [level])] });
-}
-
-const numberIn = (text: string | undefined): number | null => {
-  const value = Number((text ?? '').replace(',', '.'));
-  return text !== undefined && Number.isFinite(value) ? value : null;
-};
-
 const HAIR_MM = 400;
 
 function readHair(clause: Clause, { unit, choose }: Reader): Typed {
@@ -211,115 +159,6 @@ function readHair(clause: Clause, { unit, choose }: Reader): Typed {
     finds.push({ kind: 'length', zone, length: { mm: parsed.mm, sdMm: null, readings: 1, by: 'rule' } });
   }
   return ok(...finds);
-}
-
-const MAT_CM = 60;
-const TO_SKIN_MM = 100;
-/** A mat of fewer millimetres is no mat: so small a number is its distance to the skin. */
-const SMALLEST_MAT_MM = 10;
-/** Of a mat nobody gave a size for, cm. */
-const USUAL_MAT_CM = 3;
-
-function readMat(clause: Clause, reader: Reader): Typed {
-  const { packs } = reader;
-  const spots = spotsOf(clause, reader.choose);
-  if (clause.level !== null) return leftOver(clause);
-  if (spots === null) return no({ kind: 'which-side', about: clause.text });
-  if (clause.said !== 'found') {
-    const where = spots.length > 0 ? spots.map(({ zone }) => zone) : [null];
-    return ok(...where.map((zone) => absent(clause, { of: 'mat', zone })));
-  }
-  if (spots.length === 0) return no({ kind: 'where-is-the-mat' });
-  const grade = clause.grade === null ? null : numberIn(clause.grade);
-  if (clause.grade !== null && ![1, 2, 3, 4].includes(grade ?? 0)) return outside('mat-grade', 1, 4, '');
-  const tightness = clause.tightness ?? ((grade ?? 2) as Tightness);
-  const finds: Find[] = [];
-  for (const spot of spots) {
-    const said = matFigures(spot, reader);
-    if ('problem' in said) return no(said.problem);
-    const mat: Omit<Mat, 'id'> = {
-      zone: spot.zone,
-      lengthCm: said.lengthCm,
-      widthCm: said.widthCm,
-      tightness: clause.tightness ?? said.grade ?? tightness,
-      toSkinMm: said.toSkinMm ?? packs.mats.toSkinMm[(clause.tightness ?? said.grade ?? tightness) - 1] ?? 0,
-      burr: clause.burr,
-      sores: clause.sores,
-    };
-    finds.push({ kind: 'mat', mat });
-  }
-  return ok(...finds);
-}
-
-/** A length typed in cm or inches. */
-const SIZED = /(cm|in|inch|inches|["″”])$/;
-
-interface MatFigures {
-  readonly lengthCm: number;
-  readonly widthCm: number;
-  readonly toSkinMm: number | null;
-  readonly grade: Tightness | null;
-}
-
-/**
- * Size, distance to the skin and grade of a mat. A single number is its size in cm or inches, its distance to the skin in
- * few millimetres; bare, or in many, it may be either.
- */
-function matFigures(
-  { sizes, lengths }: Figures,
-  { unit, choose }: Reader,
-): MatFigures | { problem: TypedProblem } {
-  const problem = (what: 'mat-size' | 'to-skin', hi: number, in_: 'cm' | 'mm') =>
-    ({ problem: { kind: 'out-of-bounds', what, lo: 0, hi, unit: in_ } }) as const;
-  const bareUnit = unit === 'in' ? 'in' : 'cm';
-  const asTyped = (text: string): number | null => {
-    const parsed = parseLength(text, 'mm', 10 * MAT_CM);
-    return parsed.ok ? parsed.mm / 10 : null;
-  };
-  const cm = (text: string, typed: string) => asTyped(`${text} ${typed === '' ? bareUnit : typed}`);
-  const skin = (text: string): number | null => {
-    if (numberIn(text.replace(/\s*(mm|cm|in)$/, '')) === 0) return 0;
-    const parsed = parseLength(text, unit, TO_SKIN_MM);
-    return parsed.ok ? parsed.mm : null;
-  };
-  const extra = [
-    ...sizes.slice(1).map(({ a, b }) => `${a}x${b}`),
-    ...lengths.slice(2).map(({ text }) => text),
-  ];
-  if (extra.length > 0) return { problem: { kind: 'left-over', words: extra } };
-  const spoken = lengths.find(({ toSkin }) => toSkin);
-  const others = lengths.filter((one) => one !== spoken);
-  let [size] = sizes.map(({ a, b, unit: typed }) => [cm(a, typed), cm(b, typed)] as const);
-  let toSkin = spoken?.text;
-  let grade: Tightness | null = null;
-  const [first, second] = others.map(({ text }) => text);
-  const pair =
-    !size && first !== undefined && second !== undefined && SIZED.test(first) && SIZED.test(second);
-  if (pair) size = [asTyped(first), asTyped(second)];
-  for (const { text } of pair ? [] : others) {
-    const meant = size ? 'skin' : meantBy(text, toSkin !== undefined || others.length > 1, choose);
-    if (meant === 'size') {
-      const side = /[a-z"″”]$/.test(text) ? asTyped(text) : cm(text, '');
-      size = [side, side];
-    } else if (meant === 'grade') grade = Number(text) as Tightness;
-    else if (toSkin === undefined) toSkin = text;
-    else return { problem: { kind: 'left-over', words: [text] } };
-  }
-  const [lengthCm, widthCm] = size ?? [USUAL_MAT_CM, USUAL_MAT_CM];
-  if (lengthCm === null || widthCm === null) return problem('mat-size', MAT_CM, 'cm');
-  const toSkinMm = toSkin === undefined ? null : skin(toSkin);
-  if (toSkin !== undefined && toSkinMm === null) return problem('to-skin', TO_SKIN_MM, 'mm');
-  return { lengthCm, widthCm, toSkinMm, grade };
-}
-
-/** What a single number said of a mat is. */
-function meantBy(text: string, sizeOnly: boolean, choose: Choose): 'size' | 'skin' | 'grade' {
-  const typed = /[a-z"″”]+$/.exec(text)?.[0] ?? '';
-  const number = numberIn(text.replace(/\s*[a-z"″”]+$/, ''));
-  if (typed === 'mm' && (number ?? 0) < SMALLEST_MAT_MM) return 'skin';
-  if ((typed !== '' && typed !== 'mm') || text.includes('/') || sizeOnly) return 'size';
-  const grades = typed === '' && [1, 2, 3, 4].includes(number ?? 0);
-  return (['size', 'skin', 'grade'] as const)[choose(grades ? 3 : 2)] ?? 'size';
 }
 
 const LUMP_MM = 150;
@@ -394,35 +233,4 @@ function readMeasure(clause: Clause, key: MeasureKey, { unit }: Reader): Typed {
   const parsed = parseLength(length.text, unit, bounds.hi);
   if (!parsed.ok || parsed.mm < bounds.lo) return outside('measure', bounds.lo, bounds.hi, 'mm');
   return ok({ kind: 'measure', key, value: Math.round(parsed.mm * 10) / 10 });
-}
-
-/** What is said not to be there and stands on the sheet: it stays there until it is said to be gone, each by its place. */
-export function contradicted(hands: Hands, finds: readonly Find[]): readonly Absent[] {
-  return finds.flatMap((find) => {
-    if (find.kind !== 'not-seen' && find.kind !== 'absent') return [];
-    const there = onSheet(hands, find.what);
-    // Gone from one place, or the only one there is, is plain.
-    return find.kind === 'not-seen' || there.length > 1 ? there : [];
-  });
-}
-
-/** Each thing on the sheet that something is said to be. */
-export function onSheet({ mats, signs, findings, coatModifiers }: Hands, what: Absent): readonly Absent[] {
-  const at = (zone: string | null, where: string | null) => where === null || zone === where;
-  switch (what.of) {
-    case 'mat':
-      return [...new Set(mats.map(({ zone }) => zone))]
-        .filter((zone) => at(zone, what.zone))
-        .map((zone) => ({ ...what, zone }));
-    case 'sign':
-      return signs
-        .filter(({ sign, zone }) => sign === what.sign && at(zone, what.zone))
-        .map(({ zone }) => ({ ...what, zone }));
-    case 'structure':
-      return findings
-        .filter(({ finding, side }) => finding === what.finding && at(side ?? null, what.side))
-        .map(({ side }) => ({ ...what, side: side ?? null }));
-    case 'modifier':
-      return coatModifiers.includes(what.modifier) ? [what] : [];
-  }
 }
