@@ -33,7 +33,12 @@ export interface ZoneKind {
   /** The shortest that skin here is ever left at for a wish, mm. */
   readonly skinFloorMm: number;
   /** Bare blades that may enter, by tool kind, and those that may under a mat; null for any. A guard comb may always. */
-  readonly machines: { readonly blades: readonly string[]; readonly matted: readonly string[] } | null;
+  readonly machines: {
+    readonly blades: readonly string[];
+    readonly matted: readonly string[];
+    /** The only ways a machine runs here, bare or under a comb; absent for any. */
+    readonly directions?: readonly Direction[];
+  } | null;
   /** A fold that is kept clear: what a trim that cuts here at all leaves at most and at least. Null where a trim's length stands. */
   readonly cleared: {
     readonly mm: number;

@@ -64,6 +64,26 @@ describe('which blade may enter where it may hurt', () => {
     });
   });
 
+  it('a machine goes over sanitary area and armpits with the lay, bare or under a comb, also beside a covered patch', () => {
+    const tender = ['sanitary', 'armpit'];
+    const covers: readonly Extra[] = [
+      {},
+      { restricted: [['healing-patch', 'breech.left']] },
+      { restricted: [['healing-patch', 'rib.right']] },
+      {
+        restricted: [
+          ['dances', 'topknot'],
+          ['healing-patch', 'breech.left'],
+        ],
+      },
+    ];
+    for (const extra of covers)
+      everyPlan(extra, ({ zones }, name) => {
+        for (const { zone, tool } of zones.filter((one) => tender.includes(zoneKindId(one.zone))))
+          expect([null, 'with'], `${name} ${zone}`).toContain(tool?.direction ?? null);
+      });
+  });
+
   it('armpits are cleared by comb or shears to 6 to 13 mm, or left: never scissored to 85 nor clipped to 1.5', () => {
     everyPlan({}, ({ zones }, name) => {
       for (const zone of zones.filter((one) => zoneKindId(one.zone) === 'armpit' && !one.leftAlone)) {

@@ -132,6 +132,8 @@ function breachesOf(
     if (effects.noWish && drawn && mats.length === 0 && longest < drawn.mm) say('new-dog', name);
   }
   if (kind?.skipTooth && !zone.skipTooth) say('skip-tooth', zone.name);
+  const ways = zone.machines?.directions;
+  if (machine && direction && ways && !ways.includes(direction)) say('direction', zone.name);
   if (bare && zone.machines) {
     const may = mats.length > 0 ? zone.machines.matted : zone.machines.blades;
     if (!may.includes(kind.id)) say('place', zone.name);

@@ -63,10 +63,11 @@ function dangersOfWay(visit: Case, zone: DogZone, welfare: Welfare, way: ToolOpt
   const dangers: Danger[] = [];
   const add = (what: Danger['what'], about: string) => dangers.push({ what, about, bars: null });
   const names = namesOf(welfare);
-  if (way.leavesMm !== null && !welfare.directions.includes(way.direction)) add('direction', names);
+  if (way.leavesMm !== null && !welfare.directions.includes(way.direction))
+    add('direction', names || zone.kind.name);
   if (way.leavesMm !== null) dangers.push(...floorDangers(visit, zone, welfare, way.leavesMm, way.sdMm ?? 0));
   if (welfare.forbidden.includes(way.technique)) add('technique', names);
-  if (way.skipTooth && !welfare.skipTooth) add('skip-tooth', names === '' ? zone.kind.name : names);
+  if (way.skipTooth && !welfare.skipTooth) add('skip-tooth', names || zone.kind.name);
   const mats = visit.mats.filter((mat) => mat.zone === zone.id);
   if (!mayEnter(zone.kind, way, mats.length > 0)) add('place', zone.kind.name);
   const { feltGrade, words } = visit.packs.mats;
@@ -114,7 +115,7 @@ export function dangersOf(
   if (override.targetMm !== null) dangers.push(...floorDangers(visit, zone, welfare, override.targetMm, 0));
   const ways = opened(visit, override, zone, welfare);
   if (override.direction !== null && !welfare.directions.includes(override.direction) && ways.length === 0)
-    add('direction', namesOf(welfare));
+    add('direction', namesOf(welfare) || zone.kind.name);
   dangers.push(...ways.flatMap((one) => one.dangers));
   return [...dangers, ...shavingDangers(visit, override, zone, ways[0]?.way)];
 }

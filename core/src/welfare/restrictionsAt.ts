@@ -65,7 +65,7 @@ export function restrictionsAt(
     beside,
     floorMm: highest?.mm ?? zone.kind.skinFloorMm,
     floorBy: highest?.kind ?? null,
-    directions: ALL.filter((direction) => !away.includes(direction)),
+    directions: (zone.kind.machines?.directions ?? ALL).filter((direction) => !away.includes(direction)),
     forbidden: [...new Set(here.flatMap(({ effects }) => effects.forbidTechniques ?? []))],
     preferences: here.flatMap(({ effects }) => effects.prefer ?? []),
     skipTooth: zone.kind.skipTooth && !restricted,
