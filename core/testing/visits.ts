@@ -5,7 +5,7 @@ import { evenly } from './evenly.ts';
 import type { Extra } from './packs.ts';
 import { breeds, fullDrawer, mat, override, packs, sign } from './packs.ts';
 
-/** A visit as somebody could have entered it: any breed, trim, finding, mat, wish, drawer and override. */
+/** A visit with any breed, trim, findings, mats, wish, drawer and overrides. */
 export interface RandomVisit {
   readonly breed: string;
   readonly extra: Extra;

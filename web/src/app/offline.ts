@@ -32,8 +32,8 @@ const DAY = 'kurrel kept day';
 const ALWAYS = ['session', 'salon', 'drawer', 'shelf'];
 
 /**
- * Reads all of a day's dogs once through the service worker, which keeps them: any of them opens without a network then. What
- * has not changed since it was read (`read`, by visit) is not read again; what was kept of another day goes first.
+ * Reads each of a day's visits once. The service worker keeps the answers, so that every dog of the day opens without a network.
+ * A visit that has not changed since it was read (`read`, by visit) is not read again. What was kept of another day goes first.
  */
 export async function keepDay(
   { day, from, to }: { readonly day: string; readonly from: string; readonly to: string },

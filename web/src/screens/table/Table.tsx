@@ -96,7 +96,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const session = useSessionQuery().data;
   const me = session?.person.name ?? '';
   const { current, next, news, onSeen, onTakeNow } = useStepInHand(sheet, choices, order, now, me);
-  const { minutes, since, startedMs } = useStepMinutes(events, opened, clock);
+  const { minutes, since, startedMs } = useStepMinutes(sheet.visit.id, events, opened, clock);
   const role = session?.person.role ?? 'trainee';
   const [without, setWithout] = useState(false);
   const unstarted = sheet.visit.startedAt === null && !without && now.ended === null;
