@@ -2,6 +2,7 @@ import type { Conflict, ConflictKind, Lack, LengthUnit, MatReason, Technique } f
 import { formatLength } from '@kurrel/core';
 import { listWord, techniqueWord } from './names.ts';
 import { matReasonWord } from './reasons.ts';
+import { weeksWord } from './weeks.ts';
 
 interface Said extends Conflict {
   /** The two lengths in words; empty where there is none. */
@@ -27,16 +28,14 @@ function lackWord({ what, kinds }: Lack): string {
 const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
   'hair-missing': ({ won, asked, daysToGrow }) => {
     const when =
-      daysToGrow === null
-        ? 'this coat does not grow that long'
-        : `in about ${Math.ceil(daysToGrow / 7)} weeks`;
+      daysToGrow === null ? 'this coat does not grow that long' : `in about ${weeksWord(daysToGrow)}`;
     return `Only ${won} of hair for ${asked}: ${when}.`;
   },
   'outline-hair': ({ won, asked, daysToGrow }) =>
     `The outline wants ${asked} at its fullest place here; ${won} can be left${
       daysToGrow === null
         ? ' and this coat does not grow so long'
-        : `, the rest in about ${Math.ceil(daysToGrow / 7)} weeks`
+        : `, the rest in about ${weeksWord(daysToGrow)}`
     }.`,
   'outline-skin': () =>
     'The standard’s line lies inside the skin here: no trim can show it. It is left as short as the trim allows.',

@@ -12,3 +12,4 @@ export * from './changes.ts';
 export * from './standard.ts';
 export * from './breaches.ts';
 export * from './happenings.ts';
+export * from './weeks.ts';

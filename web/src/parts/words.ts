@@ -40,8 +40,3 @@ export const minutesWord = ({ lo, hi }: { readonly lo: number; readonly hi: numb
   const round = (value: number) => (value < 10 ? Math.round(value) : Math.round(value / 5) * 5);
   return round(lo) === round(hi) ? `${round(lo)} min` : `${round(lo)}–${round(hi)} min`;
 };
-
-export const weeksWord = (days: number): string => {
-  const weeks = Math.max(1, Math.round(days / 7));
-  return weeks >= 16 ? `${Math.round(weeks / 4.35)} months` : `${weeks} week${weeks === 1 ? '' : 's'}`;
-};

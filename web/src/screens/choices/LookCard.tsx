@@ -1,12 +1,19 @@
 import type { BreedPack, Outline, Proposal, View, ViewId } from '@kurrel/core';
 import { consentStatements, formatLeft, leftNumber } from '@kurrel/core';
-import { CONSENT_TOPIC, conflictSentence, consentSentence, lookWord, plainLength } from '@kurrel/words';
+import {
+  CONSENT_TOPIC,
+  conflictSentence,
+  consentSentence,
+  lookWord,
+  plainLength,
+  weeksWord,
+} from '@kurrel/words';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import type { Frame } from '../../drawing/frame.ts';
-import { minutesWord, moneyWord, weeksWord, zoneWord } from '../../parts/words.ts';
+import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
 import type { Swap } from './keptBoard.ts';
 
 /** One side of the dog, at one scale for all looks. */

@@ -1,7 +1,8 @@
 import type { Hands } from '@kurrel/core';
 import { freshHands } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
-import { minutesWord, moneyWord, weeksWord, zoneWord } from '../../parts/words.ts';
+import { weeksWord } from '@kurrel/words';
+import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
 import { changeWord, findsByZone, matWord, signWord } from './findWords.ts';
 import { readTape } from '../../parts/readTape.ts';
 

@@ -152,7 +152,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     onNext: done,
     onBack: back,
     onAsk: ask,
-    free: asking === null,
+    // At the end no step is left to go on to: keys press what has the focus.
+    free: asking === null && current !== null,
   });
 
   const changed = changedSinceSigned(sheet);
