@@ -12,7 +12,7 @@ export interface Gauge {
 
 /**
  * The coat gauge at one zone. Readings are told as they come; when the line breaks it is taken up again after the last one
- * that was heard, and what was read stays.
+ * that was heard, and what was read stays: also when it is read anew, until the first of the new readings comes.
  */
 export function useGauge(
   visitId: string,
@@ -37,7 +37,6 @@ export function useGauge(
   const start = () => {
     line.current?.close();
     const bySeq = new Map<number, number>();
-    setReadings([]);
     setState('reading');
     const query = new URLSearchParams({ zone, session: crypto.randomUUID() });
     if (leftMm !== null) query.set('left', String(leftMm));

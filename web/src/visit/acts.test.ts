@@ -25,6 +25,15 @@ function salon(
   let ids = 0;
   let clock = 0;
   const shown: LogState[] = [];
+  let held: Promise<void> | null = null;
+  const keep = {
+    /** What is kept from now on waits until the answer is called. */
+    hold: () => {
+      let go: () => void = () => undefined;
+      held = new Promise((done) => (go = done));
+      return go;
+    },
+  };
   const log = () => [...stored.values()].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
   const device = (name: string, skewMs = 0): Acts => {
     const world: ActWorld = {
@@ -37,7 +46,10 @@ function salon(
         return Promise.resolve(how === 'fine' ? { log: log() } : { refused: problem(0) });
       },
       kept: {
-        write: (act) => Promise.resolve(void disk.set(act.id, act)),
+        write: async (act) => {
+          if (held) await held;
+          disk.set(act.id, act);
+        },
         forget: (gone) => Promise.resolve(gone.forEach((id) => disk.delete(id))),
         all: () => Promise.resolve([...disk.values()]),
         writeLog: (visit, log) => Promise.resolve(void logs.set(visit, log)),
@@ -51,7 +63,7 @@ function salon(
     };
     return new Acts(world);
   };
-  return { device, stored, disk, log, last: () => shown.at(-1) };
+  return { device, stored, disk, log, keep, last: () => shown.at(-1) };
 }
 /** Waited for as long as a busy machine takes. */
 const soon = (seen: () => void) => vi.waitFor(seen, { timeout: 20_000 });
@@ -69,6 +81,22 @@ describe('acts at the table', () => {
     expect(disk.size).toBe(1);
     expect(last()).toMatchObject({ waiting: 1 });
     expect(last()?.events).toMatchObject([{ kind: 'rested', by: 'Bram' }]);
+  });
+
+  it('one that this device is still keeping is not called sent', async () => {
+    const { device, last, keep } = salon();
+    const acts = device('tablet');
+    await acts.open('v');
+    await acts.act(me, 'v', rest(5));
+    await soon(() => expect(last()).toMatchObject({ waiting: 0 }));
+    const done = keep.hold();
+    const touched = acts.act(me, 'v', rest(6));
+    await Promise.resolve();
+    expect(last()).toMatchObject({ waiting: 1 });
+    expect(last()?.events, 'shown before it is kept').toHaveLength(1);
+    done();
+    await touched;
+    expect(last()?.events).toHaveLength(2);
   });
 
   it('tapped through a road that loses every way, are there once each, in the order they were tapped', async () => {

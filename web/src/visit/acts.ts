@@ -20,7 +20,7 @@ export type LogSent =
 /** Where the table's log stands between this device and the server. */
 export interface LogState {
   readonly events: readonly TableEvent[];
-  /** Acts on this device that the server has not answered for. */
+  /** Acts that the server has not answered for: those kept on this device, and those it is still keeping. */
   readonly waiting: number;
   readonly refused: readonly KeptAct[];
   readonly state: 'sent' | 'sending' | 'retrying' | 'signed-out';
@@ -56,6 +56,8 @@ const LONGEST_BACK_OFF_MS = 20_000;
 export class Acts {
   private readonly logs = new Map<string, readonly TableEvent[]>();
   private waiting: readonly KeptAct[] = [];
+  /** Touched, and not yet stored on this device: counted, not shown. */
+  private readonly keeping = new Set<string>();
   private readonly running = new Set<string>();
   private state: LogState['state'] = 'sent';
   private ready: Promise<void> | null = null;
@@ -110,7 +112,10 @@ export class Acts {
       refused: null,
     };
     this.waiting = [...this.waiting, kept];
+    this.keeping.add(kept.id);
+    this.tell(visitId);
     await this.world.kept.write(kept).catch(() => undefined);
+    this.keeping.delete(kept.id);
     this.tell(visitId);
     void this.run(visitId);
   }
@@ -161,7 +166,7 @@ export class Acts {
   private tell(visitId: string): void {
     const own = this.waiting.filter((one) => one.visitId === visitId);
     this.world.show(visitId, {
-      events: this.eventsOf(visitId),
+      events: this.eventsOf(visitId).filter(({ id }) => !this.keeping.has(id)),
       waiting: own.filter(({ refused }) => refused === null).length,
       refused: own.filter(({ refused }) => refused !== null),
       state: this.state,

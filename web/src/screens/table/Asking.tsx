@@ -172,6 +172,7 @@ function Notes({ task, onSay }: { readonly task: Task } & Saying) {
 function Measure({ visitId, task, onSay }: AskingProps & Saying) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const gauge = useGauge(visitId, task.zone ?? '', () => undefined, task.leavesMm);
+  const reading = gauge.state === 'reading' || gauge.state === 'lost';
   const summary = summarise(gauge.readings);
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState(false);
@@ -209,12 +210,8 @@ function Measure({ visitId, task, onSay }: AskingProps & Saying) {
       <button type="submit" className="table-key">
         Keep it
       </button>
-      <button
-        type="button"
-        className="table-key"
-        onClick={gauge.state === 'reading' ? gauge.stop : gauge.start}
-      >
-        {gauge.state === 'reading' ? 'Stop the gauge' : 'Read with the gauge'}
+      <button type="button" className="table-key" onClick={reading ? gauge.stop : gauge.start}>
+        {reading ? 'Stop the gauge' : 'Read with the gauge'}
       </button>
       <span role="status">
         {gauge.state === 'lost' && 'The gauge is lost; what it read is kept. '}
