@@ -99,10 +99,13 @@ describe('nothing that can be said of a dog is without effect', () => {
     expect(changed(seen(kind.levels ? 'mild' : null)).length).toBe(3);
     if (kind.levels) {
       const marked = places.map((place) => ({ signs: [sign(id, place, { level: 'marked' as const })] }));
-      const differ = breeds.filter(({ id: breedId }) =>
-        marked.some((extra, i) => worked(breedId, extra) !== worked(breedId, seen('mild')[i] ?? {})),
-      );
-      expect(differ.length).toBeGreaterThanOrEqual(3);
+      const mild = seen('mild');
+      let differ = 0;
+      for (const { id: breedId } of breeds) {
+        if (marked.some((extra, i) => base(breedId, extra) !== base(breedId, mild[i] ?? {}))) differ++;
+        if (differ === 3) break;
+      }
+      expect(differ).toBe(3);
     }
     if (tellsOnly(kind.restriction)) {
       const text = packs.safety.restrictions.find((one) => one.id === kind.restriction)?.text ?? '';
@@ -180,15 +183,16 @@ describe('nothing that can be said of a dog is without effect', () => {
         });
         return JSON.stringify(tasks.map(({ id: step, stage, after, how }) => [step, stage, after, how]));
       });
-    const works = purposes.some(({ purpose, salon }) => {
-      const usual = steps({ purpose });
-      return steps({ purpose, salon }).some((one, i) => one !== usual[i]);
-    });
+    const works = () =>
+      purposes.some(({ purpose, salon }) => {
+        const usual = steps({ purpose });
+        return steps({ purpose, salon }).some((one, i) => one !== usual[i]);
+      });
     const pets = changed(purposes.slice(0, 1), { ...from, purpose: 'pet' });
     const shows = changed(purposes.slice(1), { ...from, purpose: 'show' });
     const text = told('airedale-terrier', { salon: { [question]: answer }, purpose: 'show' });
     const says = text !== told('airedale-terrier', { purpose: 'show' });
-    expect(pets.length + shows.length >= least || says || works, `${pets.join()} ${shows.join()}`).toBe(true);
+    expect(pets.length + shows.length >= least || says || works(), `${pets.join()} ${shows.join()}`).toBe(true);
   });
 
   it.each([
