@@ -192,7 +192,9 @@ describe('nothing that can be said of a dog is without effect', () => {
     const shows = changed(purposes.slice(1), { ...from, purpose: 'show' });
     const text = told('airedale-terrier', { salon: { [question]: answer }, purpose: 'show' });
     const says = text !== told('airedale-terrier', { purpose: 'show' });
-    expect(pets.length + shows.length >= least || says || works(), `${pets.join()} ${shows.join()}`).toBe(true);
+    expect(pets.length + shows.length >= least || says || works(), `${pets.join()} ${shows.join()}`).toBe(
+      true,
+    );
   });
 
   it.each([
