@@ -34,7 +34,14 @@ describe('a whole dog by pedal alone', () => {
       );
     }
     await waitForText(page, '.table-finished', 'Nothing is left to do');
+    const focused = () => page.evaluate(() => document.activeElement?.textContent);
+    expect(await focused()).toBe('Nothing is left to do');
+    await page.keyboard.press('n');
+    await press(page, '.asking ::-p-text(good as gold)');
+    await page.waitForSelector('.asking', { hidden: true });
+    expect(await focused()).toBe('Nothing is left to do');
     await sent(page);
+    expect((await logOf(page, 'Flint')).at(-1)).toMatchObject({ kind: 'note', task: null });
     const done = (await logOf(page, 'Flint')).filter(({ kind }) => kind === 'done');
     expect(done).toHaveLength(shown.length);
     expect(new Set(done.map((event) => event.kind === 'done' && event.task)).size).toBe(shown.length);

@@ -34,9 +34,12 @@ function newestOf(part: Part, sheet: VisitSheet, breed: BreedPack): Base {
   return { version: sheet.saved?.version ?? 0, dogVersion: 0, value, by: sheet.saved?.savedBy ?? SOMEBODY };
 }
 
-/** Opens the visit's parts on what the sheet says is newest; a part that knows as much already stays as it is. */
+/**
+ * Opens the visit's parts on what the sheet says is newest; a part that knows as much already stays as it is. What a colleague saved
+ * is told, but for parts of which the screen tells itself.
+ */
 export const openVisit =
-  (sheet: VisitSheet, breed: BreedPack): AppThunk<Promise<void>> =>
+  (sheet: VisitSheet, breed: BreedPack, toldThere: readonly Part[]): AppThunk<Promise<void>> =>
   async (dispatch, getState, { sync }) => {
     const personId = personOf(getState());
     const visitId = sheet.visit.id;
@@ -66,7 +69,7 @@ export const openVisit =
         if (then) dispatch(takeChoices(then as Choices));
       }
       if (then) dispatch(notify({ text: KEPT[part] }));
-      else if (!other && theirs)
+      else if (!other && theirs && !toldThere.includes(part))
         dispatch(notify({ text: `${newest.by} ${MEANWHILE[part]} It is on the screen.` }));
     }
   };

@@ -1,6 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Case, Plan, TableAct, TableNow, Task } from '@kurrel/core';
 import { formatLength, parseLength, summarise } from '@kurrel/core';
+import type { ReactNode } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
@@ -8,6 +9,7 @@ import { useGauge } from '../../parts/useGauge.ts';
 import { BreakMinutes } from './BreakMinutes.tsx';
 import { Early } from './Early.tsx';
 import type { Wanted } from './mayTake.ts';
+import { Notes } from './Notes.tsx';
 import { Stuck } from './Stuck.tsx';
 
 export type Question = 'stuck' | 'measure' | 'mat' | 'note' | 'skip' | 'break' | 'early' | 'hurt' | 'stop';
@@ -28,24 +30,42 @@ export interface AskingProps {
   readonly onClose: () => void;
 }
 
-/** One question with its answers as big keys; one touch answers most of them. */
+/** One question about the step in hand with its answers as big keys; one touch answers most of them. */
 export function Asking(props: AskingProps) {
   const { question, now, onClose } = props;
+  return (
+    // A stop that comes up stands above the question and would push its answers down behind the keys.
+    <AskingBox question={question} above={now.stops.length} back="Back to the step" onClose={onClose}>
+      <Answers {...props} />
+    </AskingBox>
+  );
+}
+
+interface AskingBoxProps {
+  readonly question: Question;
+  /** How many things stand above the question. */
+  readonly above: number;
+  /** The way out, in words. */
+  readonly back: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}
+
+/** A question, in view with the focus on its first answer. */
+export function AskingBox({ question, above, back, onClose, children }: AskingBoxProps) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     box.current?.querySelector<HTMLElement>('button, input')?.focus();
   }, [question]);
-  // A stop that comes up stands above the question and would push its answers down behind the keys.
-  const above = now.stops.length;
   useEffect(() => {
     box.current?.scrollIntoView({ block: 'nearest' });
   }, [question, above]);
   return (
     <div className="asking" ref={box} role="group" aria-label={TITLE[question]}>
       <p className="table-where">{TITLE[question]}</p>
-      <Answers {...props} />
+      {children}
       <button type="button" className="table-key quiet" onClick={onClose}>
-        Back to the step
+        {back}
       </button>
     </div>
   );
@@ -64,7 +84,6 @@ const TITLE: Readonly<Record<Question, string>> = {
 };
 
 const SKIPS = ['too much for it', 'nothing to do here', 'owner said no', 'another day'];
-const NOTES = ['good as gold', 'sensitive here', 'pulls away', 'coat thinner than it looks', 'ask the owner'];
 const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something else'];
 
 function Answers(props: AskingProps) {
@@ -86,7 +105,7 @@ function Answers(props: AskingProps) {
     case 'skip':
       return keys(SKIPS, (reason) => ({ kind: 'skipped', task: task.id, reason }));
     case 'note':
-      return <Notes task={task} onSay={say} />;
+      return <Notes task={task.id} onSay={say} />;
     case 'stop': {
       const stop = now.stops.at(-1);
       return stop ? keys(STOPS, (text) => ({ kind: 'stop-named', stop: stop.id, text })) : null;
@@ -129,44 +148,6 @@ function Answers(props: AskingProps) {
 
 export interface Saying {
   readonly onSay: (act: TableAct) => void;
-}
-
-function Notes({ task, onSay }: { readonly task: Task } & Saying) {
-  const [text, setText] = useState('');
-  return (
-    <>
-      <div className="answers">
-        {NOTES.map((word) => (
-          <button
-            key={word}
-            type="button"
-            className="table-key"
-            onClick={() => onSay({ kind: 'note', task: task.id, text: word })}
-          >
-            {word}
-          </button>
-        ))}
-      </div>
-      <form
-        className="table-field"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (text.trim() !== '') onSay({ kind: 'note', task: task.id, text: text.trim().slice(0, 300) });
-        }}
-      >
-        <label htmlFor="table-note">Or in your own words</label>
-        <input
-          id="table-note"
-          value={text}
-          maxLength={300}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <button type="submit" className="table-key">
-          Keep it
-        </button>
-      </form>
-    </>
-  );
 }
 
 function Measure({ visitId, task, onSay }: AskingProps & Saying) {

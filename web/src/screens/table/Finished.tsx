@@ -1,4 +1,5 @@
 import type { TableAct, TableEvent, TableNow, Task } from '@kurrel/core';
+import type { Ref } from 'react';
 import { Link } from 'react-router';
 import { problemOf } from '../../app/api/problem.ts';
 import { useFinishVisitMutation } from '../../app/api/visit.ts';
@@ -13,15 +14,18 @@ interface FinishedProps {
   readonly finishedAt: string | null;
   readonly events: readonly TableEvent[];
   readonly onAct: (act: TableAct) => void;
+  readonly heading: Ref<HTMLHeadingElement>;
 }
 
 /** After the last step: what was done, what was not, and the dog goes home. */
-export function Finished({ now, order, visitId, finishedAt, events, onAct }: FinishedProps) {
+export function Finished({ now, order, visitId, finishedAt, events, onAct, heading }: FinishedProps) {
   const [finish, { error, isLoading }] = useFinishVisitMutation();
   const undone = placesOf(order, [...now.leftOut, ...now.another, ...now.skipped.keys()]);
   return (
     <section className="table-finished">
-      <h2>{now.ended === null ? 'Nothing is left to do' : `Ended here: ${now.ended}`}</h2>
+      <h2 ref={heading} tabIndex={-1}>
+        {now.ended === null ? 'Nothing is left to do' : `Ended here: ${now.ended}`}
+      </h2>
       <p>
         {now.done.size} steps in {minutesWord(now.workedMinutes)}
         {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.

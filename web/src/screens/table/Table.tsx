@@ -17,7 +17,7 @@ import { WithVisit } from '../../parts/WithVisit.tsx';
 import { actAtTable, confirmActs, letActGo, openTable } from '../../visit/table.ts';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { setOrder } from '../../visit/workSlice.ts';
-import { Asking } from './Asking.tsx';
+import { Asking, AskingBox } from './Asking.tsx';
 import type { Question } from './Asking.tsx';
 import { breakId } from './BreakMinutes.tsx';
 import { Finished } from './Finished.tsx';
@@ -26,6 +26,7 @@ import type { Wanted } from './mayTake.ts';
 import { whyNot } from './mayTake.ts';
 import { MarkedActs } from './MarkedActs.tsx';
 import { nameOf } from './nameOf.ts';
+import { Notes } from './Notes.tsx';
 import { NotStarted } from './NotStarted.tsx';
 import { Picture } from './Picture.tsx';
 import { PlanNews } from './PlanNews.tsx';
@@ -41,7 +42,7 @@ import { useThermometer } from './useThermometer.ts';
 
 /** One step at a time, filling the screen, for wet hands and a pedal. */
 export const TableScreen = () => (
-  <WithVisit what="the table">
+  <WithVisit what="the table" tells={TELLS}>
     {(sheet, breed, choices, work) => <Opened sheet={sheet} breed={breed} choices={choices} work={work} />}
   </WithVisit>
 );
@@ -102,6 +103,12 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const unstarted = sheet.visit.startedAt === null && !without && now.ended === null;
   const whyNotHere = (wanted: Wanted) => whyNot(breed, sheet, choices, wanted, role);
   const doneKey = useRef<HTMLButtonElement>(null);
+  const endHeading = useRef<HTMLHeadingElement>(null);
+  const goOn = useCallback(() => (endHeading.current ?? doneKey.current)?.focus(), []);
+  const atEnd = current === null;
+  useEffect(() => {
+    if (atEnd || document.activeElement === document.body) goOn();
+  }, [atEnd, goOn]);
   const act = useCallback((one: TableAct) => void dispatch(actAtTable(one)), [dispatch]);
   const stopsOpen = openStops(
     stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit),
@@ -127,8 +134,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
       stress: current.stress,
     });
     setAsking(null);
-    doneKey.current?.focus();
-  }, [current, barred, minutes, act]);
+    goOn();
+  }, [current, barred, minutes, act, goOn]);
   const touchedDone = () => {
     // Two touches on one step are one.
     if (performance.now() - lastTouch.current < DOUBLE_TAP_MS) return;
@@ -140,13 +147,13 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
     const { last } = now;
     if (last && 'task' in last && last.task !== null) act({ kind: 'undone', task: last.task });
     setAsking(null);
-    doneKey.current?.focus();
-  }, [now, act]);
+    goOn();
+  }, [now, act, goOn]);
   const ask = (question: Question | null) => {
     // A stop is logged at the first touch; what it is comes after.
     if (question === 'stop' && asking !== 'stop') act({ kind: 'stopped', text: UNNAMED });
     setAsking(question);
-    if (question === null) doneKey.current?.focus();
+    if (question === null) goOn();
   };
   useTableKeys({
     onNext: done,
@@ -273,14 +280,28 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
           </section>
         </div>
       ) : (
-        <Finished
-          now={now}
-          order={order}
-          visitId={sheet.visit.id}
-          finishedAt={sheet.visit.finishedAt}
-          events={events}
-          onAct={act}
-        />
+        <>
+          {asking === 'note' && (
+            <AskingBox question="note" above={now.stops.length} back="Back" onClose={() => ask(null)}>
+              <Notes
+                task={null}
+                onSay={(note) => {
+                  act(note);
+                  ask(null);
+                }}
+              />
+            </AskingBox>
+          )}
+          <Finished
+            heading={endHeading}
+            now={now}
+            order={order}
+            visitId={sheet.visit.id}
+            finishedAt={sheet.visit.finishedAt}
+            events={events}
+            onAct={act}
+          />
+        </>
       )}
       <nav className="table-keys" aria-label="At the table">
         <button type="button" className="table-key" onClick={back} disabled={now.last === null}>
@@ -312,6 +333,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   );
 }
 
+/** A plan that a colleague saves stands above the step (`PlanNews`). */
+const TELLS = ['choices'] as const;
 /** Two touches sooner than this are one. */
 const DOUBLE_TAP_MS = 350;
 /** While the work is stopped nothing of it is done or skipped; these are always there. */
