@@ -4,6 +4,13 @@ import { press } from './browser.ts';
 import { openHands, openSalon, openStation, textOf, waitForText } from './salon.ts';
 import { pedal, where, logOf, sent, openTable, until } from './table.ts';
 
+/** Whether what is touched in the middle of an element is that element. */
+const isUncovered = (element: Element): boolean => {
+  const { left, top, width, height } = element.getBoundingClientRect();
+  const there = document.elementFromPoint(left + width / 2, top + height / 2);
+  return there !== null && element.contains(there);
+};
+
 let salon: OpenSalon;
 beforeAll(async () => {
   salon = await openSalon();
@@ -202,6 +209,21 @@ describe('what happens at the table', () => {
     );
     await sent(page);
     expect((await logOf(page, 'Wren')).flatMap(({ marks = [] }) => marks)).toEqual([]);
+    await page.close();
+  });
+
+  it('what is said at the top lies over nothing that is touched: a stop is answered at once', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openStation(page, 'Mistral', 'table', '[aria-label="Not started yet"] button');
+    await press(page, '[aria-label="Not started yet"] button');
+    await waitForText(page, '.toast', 'Plan saved');
+    await press(page, '.table-key.stop');
+    await press(page, '.asking ::-p-text(something else)');
+    const go = await page.waitForSelector('.table-stop ::-p-text(It is all right: go on)');
+    expect(await go?.evaluate(isUncovered)).toBe(true);
+    await go?.click();
+    await page.waitForSelector('.table-stop', { hidden: true });
+    expect(await page.$('.toast'), 'what was said is still there').not.toBeNull();
     await page.close();
   });
 

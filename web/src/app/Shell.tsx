@@ -145,7 +145,7 @@ function Notices() {
   return (
     <ToastContainer
       position={atTable ? 'top-center' : 'bottom-center'}
-      className={`p-3 position-fixed ${atTable ? 'below-top' : ''}`}
+      className={`position-fixed ${atTable ? 'at-table' : 'p-3'}`}
     >
       <Toast show={notice !== null} onClose={() => dispatch(dismiss())} delay={8000} autohide role="status">
         <Toast.Body className="d-flex align-items-center gap-3">
