@@ -30,51 +30,6 @@ function strokesOfOverride(visit: Case, asked: Override): readonly Stroke[] {
   }));
 }
 
-describe('the gate and the referee', () => {
-  it('agree on every tool named anywhere on any dog, with a direction or without', () => {
-    fc.assert(
-      fc.property(anyVisit, fc.constantFrom(...fullDrawer), ({ breed, extra }, tool) => {
-        const overrides = (extra.overrides ?? []).map((one) => ({
-          ...one,
-          toolId: tool.id,
-          targetMm: null,
-          acknowledged: false,
-        }));
-        const visit = caseFor(breed, { ...extra, drawer: fullDrawer, hairMm: {}, overrides });
-        for (const asked of overrides) {
-          const zone = byId('zone', visit.zones, asked.zone);
-          if (strokesOfOverride(visit, asked).length === 0) continue;
-          const gate = dangersOf(visit, asked, zone, restrictionsAt(visit, zone));
-          const referee = breaches(visit.facts, visit.packs, strokesOfOverride(visit, asked), 'lead');
-          // One blade longer is a promise about the tool beside the drawn one: the referee knows no drawn tool.
-          const promise = gate.filter(({ what }) => what !== 'floor').length === 0 && gate.length > 0;
-          if (promise) continue;
-          const said = `${tool.id} ${asked.direction ?? ''} at ${asked.zone} of ${breed}`;
-          expect(referee.length > 0, said).toBe(gate.length > 0);
-        }
-      }),
-      { numRuns: VISITS },
-    );
-  });
-
-  it('whatever the referee finds the gate refuses, and what is refused is not in the plan', () => {
-    fc.assert(
-      fc.property(anyVisit, ({ breed, extra }) => {
-        const visit = caseFor(breed, extra);
-        const refused = new Set(unsafe(visit, 'trainee').map(({ zone }) => zone));
-        const found = breaches(
-          visit.facts,
-          visit.packs,
-          strokesOf(planGroom(visit), visit.choices, visit.trim),
-          'trainee',
-        );
-        for (const { place, kind } of found) expect(refused.has(place), `${place} ${kind}`).toBe(true);
-      }),
-      { numRuns: VISITS },
-    );
-  });
-});
-
 describe('the referee', () => {
   const found = (
     stroke: Partial<Stroke>,
@@ -167,5 +122,50 @@ describe('the referee', () => {
     expect(
       found({ place: 'belly', mm: 0.2, toolId: 'short-shears', direction: null }, { hairMm: { belly: 0.2 } }),
     ).toEqual([]);
+  });
+});
+
+describe('the gate and the referee', () => {
+  it('agree on every tool named anywhere on any dog, with a direction or without', () => {
+    fc.assert(
+      fc.property(anyVisit, fc.constantFrom(...fullDrawer), ({ breed, extra }, tool) => {
+        const overrides = (extra.overrides ?? []).map((one) => ({
+          ...one,
+          toolId: tool.id,
+          targetMm: null,
+          acknowledged: false,
+        }));
+        const visit = caseFor(breed, { ...extra, drawer: fullDrawer, hairMm: {}, overrides });
+        for (const asked of overrides) {
+          const zone = byId('zone', visit.zones, asked.zone);
+          if (strokesOfOverride(visit, asked).length === 0) continue;
+          const gate = dangersOf(visit, asked, zone, restrictionsAt(visit, zone));
+          const referee = breaches(visit.facts, visit.packs, strokesOfOverride(visit, asked), 'lead');
+          // One blade longer is a promise about the tool beside the drawn one: the referee knows no drawn tool.
+          const promise = gate.filter(({ what }) => what !== 'floor').length === 0 && gate.length > 0;
+          if (promise) continue;
+          const said = `${tool.id} ${asked.direction ?? ''} at ${asked.zone} of ${breed}`;
+          expect(referee.length > 0, said).toBe(gate.length > 0);
+        }
+      }),
+      { numRuns: VISITS },
+    );
+  });
+
+  it('whatever the referee finds the gate refuses, and what is refused is not in the plan', () => {
+    fc.assert(
+      fc.property(anyVisit, ({ breed, extra }) => {
+        const visit = caseFor(breed, extra);
+        const refused = new Set(unsafe(visit, 'trainee').map(({ zone }) => zone));
+        const found = breaches(
+          visit.facts,
+          visit.packs,
+          strokesOf(planGroom(visit), visit.choices, visit.trim),
+          'trainee',
+        );
+        for (const { place, kind } of found) expect(refused.has(place), `${place} ${kind}`).toBe(true);
+      }),
+      { numRuns: VISITS },
+    );
   });
 });
