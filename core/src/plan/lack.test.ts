@@ -16,26 +16,27 @@ const jacket = (drawer: readonly DrawerTool[]) => {
   };
 };
 const without = (...kinds: string[]) => fullDrawer.filter(({ kindId }) => !kinds.includes(kindId));
-const near5 = ['blade-6f', 'blade-5f', 'blade-5', 'blade-7f', 'blade-7', 'blade-4f', 'blade-4'];
+/** Blades that would do for a jacket of 3.2 mm. */
+const near = ['blade-8h', 'blade-7f', 'blade-7', 'blade-6f', 'blade-5f', 'blade-5', 'blade-4f', 'blade-4'];
 
 describe('what the drawer lacks', () => {
   it('a full one lacks nothing', () => expect(jacket(fullDrawer).lack).toBeUndefined());
 
   it('names the kind to buy, and leaves the jacket at the nearest longer length meanwhile', () => {
-    const { back, lack } = jacket(without(...near5));
+    const { back, lack } = jacket(without(...near));
     expect(back.leftMm).toBe(13);
-    expect(lack).toMatchObject({ wonMm: 13, askedMm: 4.8, lack: { what: 'tool' } });
-    expect(lack?.lack?.kinds[0]).toBe('6F blade');
+    expect(lack).toMatchObject({ wonMm: 13, askedMm: 3.2, lack: { what: 'tool' } });
+    expect(lack?.lack?.kinds[0]).toBe('7F blade');
     expect(back.reasons.map(({ rule }) => rule)).toContain('left-longer');
   });
 
   it('where nothing longer is in hand either, shears that fit do it, and else the longest blade: said both times', () => {
     const byHand = jacket([tool('blade-10'), tool('short-shears')]);
     expect(byHand.back).toMatchObject({ leftAlone: false, tool: { technique: 'scissor' } });
-    expect(byHand.lack).toMatchObject({ lack: { what: 'tool' } });
-    const bladed = jacket([tool('blade-10'), tool('blade-9'), tool('straight-shears')]);
-    expect(bladed.back).toMatchObject({ leftAlone: false, leftMm: 2 });
-    expect(bladed.short).toMatchObject({ wonMm: 2, askedMm: 4.8, lack: { what: 'tool' } });
+    expect(byHand.short).toMatchObject({ wonMm: 3, askedMm: 3.2, lack: { what: 'tool' } });
+    const bladed = jacket([tool('blade-15'), tool('blade-10'), tool('straight-shears')]);
+    expect(bladed.back).toMatchObject({ leftAlone: false, leftMm: 1.5 });
+    expect(bladed.short).toMatchObject({ wonMm: 1.5, askedMm: 3.2, lack: { what: 'tool' } });
     expect(jacket([tool('straight-shears')])).toMatchObject({
       back: { leftAlone: true },
       lack: { wonMm: null },
@@ -55,8 +56,8 @@ describe('what the drawer lacks', () => {
   });
 
   it('names the blade to sharpen or fetch where the right one is dull or away', () => {
-    const away = [...without(...near5), tool('blade-6f', { atHand: false })];
-    expect(jacket(away).lack?.lack).toEqual({ what: 'sharp-tool', kinds: ['6F blade'] });
+    const away = [...without(...near), tool('blade-7f', { atHand: false })];
+    expect(jacket(away).lack?.lack).toEqual({ what: 'sharp-tool', kinds: ['7F blade'] });
   });
 
   it('names a carrier where only the blade under the comb is missing', () => {
@@ -73,9 +74,9 @@ describe('what the drawer lacks', () => {
   });
 
   it('a dull tool that is used is said, and so are shears for the other hand', () => {
-    const dull = [...without(...near5), tool('blade-6f', { dull: true })];
+    const dull = [...without(...near), tool('blade-7f', { dull: true })];
     const { back } = jacket(dull);
-    expect(back.tool).toMatchObject({ toolId: 'blade-6f', dull: true });
+    expect(back.tool).toMatchObject({ toolId: 'blade-7f', dull: true });
     expect(back.reasons.map(({ rule }) => rule)).toContain('dull-tool');
     const lefty = fullDrawer.map((one) => ({ ...one, hand: 'right' as const }));
     const plan = planFor('bichon-frise', { drawer: lefty, hand: 'left', hairMm: hairEverywhere(90) });
