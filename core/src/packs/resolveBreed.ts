@@ -49,6 +49,7 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
     shape: null,
     layDeg: null,
     edge: 'bevelled',
+    directionBinds: false,
     scale: null,
     why: null,
   };

@@ -213,7 +213,12 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const handed = byHand.length > 0 && outlined?.profile != null && (always || outlined.varies(mm));
   if (handed) structure.push(reason('structure', 'outline-by-hand', '', 'custom'));
   const techniques = handed ? [...new Set([...byHand, ...usual])] : usual;
-  const directions = welfare.directions.filter((d) => d !== 'across' || area.direction === 'across');
+  const allowed = welfare.directions.filter((d) => d !== 'across' || area.direction === 'across');
+  const drawnDirection =
+    school.turned || welfare.oneLonger !== null || !allowed.includes(area.direction)
+      ? 'with'
+      : area.direction;
+  const directions = area.directionBinds ? allowed.filter((one) => one === drawnDirection) : allowed;
   const blade = lost?.blade ?? null;
   const untouched =
     welfare.leaveAlone !== null ||
@@ -243,10 +248,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
         : []),
     ],
     directions,
-    drawnDirection:
-      school.turned || welfare.oneLonger !== null || !directions.includes(area.direction)
-        ? 'with'
-        : area.direction,
+    drawnDirection,
     denserHere: denser !== null,
     allOver,
     profile: outlined?.profile ?? null,
