@@ -102,6 +102,9 @@ describe('the referee', () => {
   const CLIPPED = { mm: 3.2, techniques: ['clip'] } as const;
   const LEFT = { mm: 60, techniques: ['leave'] } as const;
   const shave = { place: 'back', drawn: LEFT };
+  const COMB = { toolId: 'comb-13', carrier: '40', mm: 13 };
+  const SORES = (zone: string) => mat(zone, { tightness: 2, sores: true });
+  const POLICY = { limitMinutes: 20, bladeFloorMm: 1.5, feePerHour: 60 };
   const handling = (id: Handling): Extra => ({ temper: { handling: id } });
 
   /** Each rule with the case beside it that breaks nothing. */
@@ -242,6 +245,42 @@ describe('the referee', () => {
       { place: 'shoulder.left', toolId: 'blade-5', mm: 6.3 },
       { mats: [mat('rib.left', { tightness: 2 })] },
       [],
+    ],
+    [
+      'sores under a mat of the back: no comb beside it',
+      { ...COMB, place: 'rib.left' },
+      { mats: [SORES('back')] },
+      ['technique'],
+    ],
+    [
+      'sores under a mat of the ribs: no comb on the back',
+      { ...COMB, place: 'back' },
+      { mats: [SORES('rib.left')] },
+      ['technique'],
+    ],
+    [
+      'sores under a mat of the left ribs: the right ones may be combed',
+      { ...COMB, place: 'rib.right' },
+      { mats: [SORES('rib.left')] },
+      [],
+    ],
+    [
+      'a 30 under a loose mat',
+      { place: 'rib.left', toolId: 'blade-30', mm: 0.5 },
+      { mats: [mat('rib.left', { tightness: 1 })], matPolicy: POLICY },
+      [],
+    ],
+    [
+      'a 30 under a firm mat',
+      { place: 'rib.left', toolId: 'blade-30', mm: 0.5 },
+      { mats: [mat('rib.left', { tightness: 2 })], matPolicy: POLICY },
+      ['under-mat'],
+    ],
+    [
+      'a 30 under a loose mat with sores',
+      { place: 'rib.left', toolId: 'blade-30', mm: 0.5 },
+      { mats: [mat('rib.left', { tightness: 1, sores: true })], matPolicy: POLICY },
+      ['under-mat'],
     ],
     [
       'an eye that hurts: the other may be done',
