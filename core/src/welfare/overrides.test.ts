@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { caseFor, packs, sign } from '../../testing/packs.ts';
+import { caseFor, mat, packs, sign } from '../../testing/packs.ts';
 import type { Override } from '../case/choices.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
@@ -141,5 +141,71 @@ describe('an override is followed', () => {
     expect(isFollowed(read, [mild])).toBe(true);
     expect(isFollowed(read, [mild, signed])).toBe(false);
     expect(isFollowed(read, [signed])).toBe(false);
+  });
+});
+
+describe('an override at a mat, in a fold, on a first visit', () => {
+  const POLICY = { limitMinutes: 20, bladeFloorMm: 1.5, feePerHour: 60 };
+  const matted = (zone: string, tightness: 1 | 2 | 3 | 4, sores = false): Extra => ({
+    matPolicy: POLICY,
+    mats: [mat(zone, { tightness, sores })],
+  });
+  const FIRST: Extra = { firstVisit: true };
+  const VET: Extra = { firstVisit: true, wish: { ...AS_DRAWN, vetAsks: true } };
+  const rib = (toolId: string) => ({ zone: 'rib.left', toolId });
+  const cheek = (targetMm: number) => ({ zone: 'cheek.left', targetMm });
+
+  it.each<[string, Extra, Partial<Override>, readonly string[]]>([
+    ['a comb where nothing is matted', {}, rib('comb-13'), []],
+    ['a comb through a tight mat', matted('rib.left', 3), rib('comb-13'), []],
+    ['a comb through felt', matted('rib.left', 4), rib('comb-13'), ['mat']],
+    ['a comb beside felt', matted('loin', 4), rib('comb-13'), []],
+    ['a 5F under felt', matted('rib.left', 4), rib('blade-5f'), []],
+    ['a 30 under a firm mat', matted('rib.left', 2), rib('blade-30'), ['mat']],
+    ['a 10 under a firm mat, the salon’s floor to the mark', matted('rib.left', 2), rib('blade-10'), []],
+    ['a 30 under a loose mat', matted('rib.left', 1), rib('blade-30'), []],
+    ['a 30 beside a mat', matted('loin', 4), rib('blade-30'), []],
+    ['a 30 over sores', matted('rib.left', 1, true), { ...rib('blade-30'), direction: 'with' }, ['mat']],
+    ['a 10 in an armpit', {}, { zone: 'armpit.left', toolId: 'blade-10' }, ['place']],
+    ['a 10 in a matted armpit', matted('armpit.left', 3), { zone: 'armpit.left', toolId: 'blade-10' }, []],
+    [
+      'a 10 in an armpit, the rib matted',
+      matted('rib.left', 3),
+      { zone: 'armpit.left', toolId: 'blade-10' },
+      ['place'],
+    ],
+    ['an armpit against the lay', {}, { zone: 'armpit.left', direction: 'against' }, ['direction']],
+    [
+      'a comb in an armpit against the lay',
+      {},
+      { zone: 'armpit.left', toolId: 'comb-10', direction: 'against' },
+      ['direction'],
+    ],
+    ['a comb in an armpit, whichever way is safe', {}, { zone: 'armpit.left', toolId: 'comb-10' }, []],
+    [
+      'shears held against the lay',
+      {},
+      { zone: 'armpit.left', toolId: 'straight-shears', direction: 'against' },
+      [],
+    ],
+    ['shorter than is drawn on a first visit', FIRST, cheek(1), ['floor']],
+    ['one blade longer on a first visit', FIRST, cheek(2), []],
+    ['as drawn, not on a first visit', {}, cheek(1.5), []],
+    ['shorter on a first visit where a vet asks', VET, cheek(1), []],
+  ])('%s', (_what, extra, asked, kinds) => {
+    expect(what(caseFor('standard-poodle', { ...extra }), asked)).toEqual(kinds);
+  });
+
+  it('is called by the felt, by the place, and by what makes it longer', () => {
+    const felt = caseFor('standard-poodle', matted('rib.left', 4));
+    expect(dangers(felt, rib('comb-13'))).toEqual([{ what: 'mat', about: 'felted', bars: null }]);
+    const firm = caseFor('standard-poodle', matted('rib.left', 2));
+    expect(dangers(firm, rib('blade-30'))).toEqual([{ what: 'mat', about: 'ribs', bars: null }]);
+    expect(dangers(caseFor('standard-poodle', FIRST), cheek(1))).toEqual([
+      { what: 'floor', about: named('first-visit'), bars: null },
+    ]);
+    expect(dangers(sound, { zone: 'belly', targetMm: 0.05 })).toMatchObject([
+      { what: 'floor', about: 'belly and tuck-up', bars: 'skin' },
+    ]);
   });
 });

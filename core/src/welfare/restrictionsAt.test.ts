@@ -77,3 +77,76 @@ describe('the one matcher of restrictions', () => {
     );
   });
 });
+
+describe('what restrictions come to at a place', () => {
+  const poodle = (extra: Parameters<typeof caseFor>[1]) => caseFor('standard-poodle', extra);
+  const id = (id: string) => byId('restriction', packs.safety.restrictions, id);
+
+  it('nothing on sound skin: its own floor, every way, every tool', () => {
+    expect(at(poodle({}), 'back')).toMatchObject({
+      here: [],
+      beside: [],
+      floorBy: null,
+      directions: ['with', 'across', 'against'],
+      forbidden: [],
+      preferences: [],
+      skipTooth: true,
+      restricted: false,
+      oneLonger: null,
+      noWish: null,
+      gentlest: null,
+      leaveAlone: null,
+      coverMm: 0,
+    });
+    expect(at(poodle({}), 'armpit.left').directions).toEqual(['with']);
+  });
+
+  it('the highest floor, by whoever asks for it, whichever was found first', () => {
+    const signs = [sign('allergic-skin'), sign('redness', 'back', { level: 'mild' as const })];
+    for (const seen of [signs, [...signs].reverse()]) {
+      expect(at(poodle({ signs: seen }), 'back')).toMatchObject({ floorMm: 2, floorBy: id('red-skin') });
+    }
+    expect(at(poodle({ signs }), 'loin')).toMatchObject({ floorMm: 1.5, floorBy: id('allergic-skin') });
+    expect(at(poodle({ signs }), 'back').directions).toEqual(['with']);
+  });
+
+  it('a floor of some places is that of those places', () => {
+    const senior = poodle({ modifiers: ['senior'] });
+    expect(at(senior, 'beard').floorMm).toBe(1);
+    expect(at(senior, 'back')).toMatchObject({ floorBy: null, skipTooth: false });
+  });
+
+  it('a first visit: one longer, no wish, the gentlest tool where it is finest', () => {
+    const first = poodle({ firstVisit: true });
+    expect(at(first, 'cheek.left')).toMatchObject({
+      oneLonger: { kind: id('first-visit') },
+      noWish: { kind: id('first-visit') },
+      gentlest: null,
+    });
+    expect(at(first, 'pads')).toMatchObject({ oneLonger: null, gentlest: { kind: id('first-visit') } });
+    expect(at(first, 'back')).toMatchObject({ oneLonger: null, noWish: null, gentlest: null, here: [] });
+  });
+
+  it('what is taken away and what is preferred come from those that say so', () => {
+    const lump = poodle({ signs: [sign('lump', 'back', { level: 'marked' }), sign('allergic-skin')] });
+    expect(at(lump, 'back').forbidden).toEqual(['clip', 'comb']);
+    expect(at(lump, 'back').preferences).toEqual([{ techniques: ['comb'], fromMm: 3 }]);
+    expect(at(lump, 'loin').forbidden).toEqual([]);
+  });
+
+  it('cover is left beside what is protected, not there, and not beside what is only tender', () => {
+    const hot = poodle({ signs: [sign('hot-spot', 'back')] });
+    expect(at(hot, 'back')).toMatchObject({ coverMm: 0, beside: [], leaveAlone: { kind: id('hot-spot') } });
+    expect(at(hot, 'loin').coverMm).toBe(3);
+    expect(at(hot, 'loin').beside.map(({ kind }) => kind.id)).toEqual(['hot-spot']);
+    const two = poodle({ signs: [sign('hot-spot', 'back'), sign('healing-patch', 'croup')] });
+    expect(at(two, 'loin').coverMm).toBe(4);
+    const lump = poodle({ signs: [sign('lump', 'back')] });
+    expect(at(lump, 'loin')).toMatchObject({ coverMm: 0, beside: [] });
+  });
+
+  it('one that was seen nowhere binds no place', () => {
+    const nowhere = { packs, restrictions: [{ ...restriction(packs, 'lump', null), zone: null }] };
+    expect(restrictionsAt(nowhere, byId('zone', zones, 'back')).here).toEqual([]);
+  });
+});
