@@ -25,6 +25,8 @@ export const openTable = async (page: Page, dog: string) => {
   await start.click();
   await page.waitForSelector('[aria-label="Not started yet"]', { hidden: true });
 };
+/** “step 3 of”, as the table says it. */
+const stepOf = async (page: Page) => /step \d+ of/.exec(await textOf(page, '.table-top'))?.[0] ?? '';
 /** On with the pedal until a step at this place is in hand. */
 export const until = async (page: Page, place: string) => {
   for (let steps = 0; steps < 80; steps++) {
@@ -32,7 +34,16 @@ export const until = async (page: Page, place: string) => {
       elements.map((e) => (e as HTMLElement).innerText),
     );
     if (at?.trim().startsWith(place)) return;
+    const step = await stepOf(page);
     await pedal(page);
+    // Read before the next step is shown, the place would be passed over.
+    await page
+      .waitForFunction(
+        (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
+        { timeout: 5000 },
+        step,
+      )
+      .catch(() => undefined);
   }
   throw new Error(`no step at ${place}`);
 };
