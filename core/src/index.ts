@@ -86,6 +86,7 @@ export type * from './plan/roughClip.ts';
 export * from './plan/called.ts';
 export * from './plan/planGroom.ts';
 export * from './plan/changes.ts';
+export { conflictsAt } from './plan/runs.ts';
 export * from './bath/water.ts';
 export * from './bath/dilute.ts';
 export * from './bath/bathPlan.ts';

@@ -23,6 +23,7 @@ export function blade(
     finish: 'smooth',
     skipTooth: false,
     gentle: false,
+    small: false,
     effort: 0,
     setUp: 0.6,
     dull: false,
@@ -50,6 +51,7 @@ export const shears = byHand('shears');
 export function zone(id: string, targetMm: number, extra: Partial<ZoneDemand> = {}): ZoneDemand {
   return {
     id,
+    weight: 1,
     targetMm,
     handMm: targetMm,
     toleranceMm: targetMm * 0.1,
@@ -60,6 +62,7 @@ export function zone(id: string, targetMm: number, extra: Partial<ZoneDemand> = 
     promised: [],
     spare: [],
     blades: null,
+    smallTools: false,
     gentlest: false,
     directions: ['with', 'against'],
     skipTooth: true,

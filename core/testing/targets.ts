@@ -40,4 +40,5 @@ export const outlineOf = (zone: string, here: Partial<ZoneOutline>): Outlined =>
     [zone, { view: 'side', form: null, formMm: null, meanMm: 0, leastMm: 0, mostMm: 0, at: {}, ...here }],
   ]),
   deficits: [],
+  contours: [],
 });

@@ -21,6 +21,7 @@ const ROWS = [
   ['outline'],
   ['lines'],
   ['passes'],
+  ['runs'],
   ['plan'],
   ['bath'],
   ['estimate'],

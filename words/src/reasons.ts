@@ -79,6 +79,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'outline-by-hand': () => 'its length changes along the place: shaped by hand',
   'sign-length': (one) => `${one.about}: ${shorter(one) ? 'shorter' : 'longer'}, to look even`,
   'denser-here': ({ about }) => `${about}: guard combs ride up and leave more`,
+  run: ({ about }) => `part of one run (${about}): one tool passes it all`,
   school: done,
   'coat-modifier': (one) =>
     one.effect.kind === 'change' ? `${one.about}: ${shorter(one) ? 'shorter' : 'longer'}` : one.about,

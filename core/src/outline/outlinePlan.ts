@@ -2,7 +2,8 @@ import isEqual from 'fast-deep-equal';
 import type { ViewId } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
-import type { Deficit, Outlined, ZoneOutline } from '../targets/outlined.ts';
+import type { ContourChanges, Deficit, Outlined, ZoneOutline } from '../targets/outlined.ts';
+import { spacingOf } from '../contour/alongPart.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
 import type { Bodies } from './bodies.ts';
 import { bodiesOf } from './bodies.ts';
@@ -39,7 +40,7 @@ const UNSHAPED: readonly string[] = ['weightKg', 'heightMm'];
 export function outlinePlan(visit: Case, wishes: ReadonlyMap<string, ZoneWish>): OutlinePlan {
   const unshaped = Object.keys(visit.measurements).every((key) => UNSHAPED.includes(key));
   const even = visit.findings.length === 0 && unshaped;
-  if (even && visit.trim.head === null) return { zones: new Map(), deficits: [], kkt: 0 };
+  if (even && visit.trim.head === null) return { zones: new Map(), deficits: [], contours: [], kkt: 0 };
   // A dragged length comes after the outline: what goes into it stays the same from step to step.
   const before = lastSolved.get(visit.facts);
   const same = SOLVED_FROM.every((key) => before?.visit[key] === visit[key]);
@@ -79,6 +80,7 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
   };
   const mirrored = new Map([...wishes].map(([zone, wish]) => [otherSide(zone), wish]));
   const even = [...wishes].every(([zone, wish]) => isEqual(wish, mirrored.get(zone)));
+  const contours: ContourChanges[] = [];
   let kkt = 0;
   const settled = new Set<string>();
   for (const id of SOLVED) {
@@ -108,6 +110,7 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
       kkt = Math.max(kkt, left.answer.kkt);
       const shown = [...gather(found, left.answer.along), ...gather(found, right, otherSide)];
       if (form !== null) for (const zone of shown) formedZones.add(zone);
+      else contours.push(changesOf(part, left.answer.along), changesOf(part, right, otherSide));
     }
     for (const [zone, along] of found) shows(zone, id, along);
   }
@@ -121,7 +124,15 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
     zones.set(zone, outline);
     deficits.push(...deficitsOf(zone, shaped));
   }
-  return { zones, deficits, kkt };
+  return { zones, deficits, contours, kkt };
+}
+
+/** What is asked along a part, station by station. */
+function changesOf(part: ViewPart, along: readonly Along[], named = (zone: string) => zone): ContourChanges {
+  const changes = along.flatMap(({ station, zone, change }) =>
+    station === null ? [] : [{ station, zone: named(zone), mm: change }],
+  );
+  return { spacingMm: spacingOf(part), changes };
 }
 
 /** Adds what is asked of places to what is found of their zones, and says which zones those are. */

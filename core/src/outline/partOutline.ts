@@ -1,4 +1,5 @@
 import type { Body } from '../body/body.ts';
+import { handMm } from '../body/hand.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { HeadForm } from '../packs/breed.ts';
@@ -30,6 +31,8 @@ export interface ZoneWish {
 /** What the outline asks of one place of a contour. */
 export interface Along {
   readonly zone: string;
+  /** Of its part; null where the whole zone is meant. */
+  readonly station: number | null;
   readonly landmark: string | null;
   /** Stretched mm: to add, and to leave. */
   readonly change: number;
@@ -37,9 +40,6 @@ export interface Along {
   readonly short: { readonly kind: Deficit['kind']; readonly byMm: number; readonly wantedMm: number } | null;
 }
 
-/** Corrections shorter than about a hand are smoothed away, mm on a dog this high or higher; in proportion below (prior). */
-const HAND_MM = 80;
-const HAND_HEIGHT_MM = 500;
 /** On an ear, a foot or a tail: than this part of the way round it. */
 const PART_SHARE = 4;
 const HIDDEN = 1e-3;
@@ -63,7 +63,7 @@ export function unchanged(
   return names.flatMap((zone) => {
     const wish = wishes.get(zone);
     if (!wish || wish.held || settled.has(zone)) return [];
-    return [{ zone, landmark: null, change: 0, leave: wish.hair.stretchedMm, short: null }];
+    return [{ zone, station: null, landmark: null, change: 0, leave: wish.hair.stretchedMm, short: null }];
   });
 }
 
@@ -138,10 +138,9 @@ const coatOf = ({ coat: { layDeg, curl, shown } }: Case) => ({
   curl: shown === 'reverted' ? curl : 1,
 });
 
-/** λ that halves a correction of twice a hand's length, from one bump to the next: (length / 2π·spacing)⁴. */
+/** λ that halves a correction of twice a hand's width, from one bump to the next: (length / 2π·spacing)⁴. */
 function smoothnessOf(spacingMm: number, stations: number, heightMm: number): number {
-  const hand = 2 * HAND_MM * Math.min(1, heightMm / HAND_HEIGHT_MM);
-  const length = Math.min(hand, (spacingMm * stations) / PART_SHARE);
+  const length = Math.min(2 * handMm(heightMm), (spacingMm * stations) / PART_SHARE);
   return (length / (2 * Math.PI * spacingMm)) ** 4;
 }
 
@@ -186,7 +185,7 @@ function alongOf(
     const change = (solved.x[station] ?? 0) / factor;
     const leave = (over.length[station] ?? 0) + change;
     const short = formed ? null : shortOf(solved, station, factor, leave, wish);
-    return { zone, landmark, change, leave, short };
+    return { zone, station, landmark, change, leave, short };
   });
 }
 const NONE: readonly Along[] = [];

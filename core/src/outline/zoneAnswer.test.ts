@@ -9,7 +9,14 @@ const seen = (
   landmark: string | null = null,
 ): SeenZone => ({
   view,
-  along: changes.map((change) => ({ zone: 'back', landmark, change, leave: longMm + change, short: null })),
+  along: changes.map((change) => ({
+    zone: 'back',
+    station: null,
+    landmark,
+    change,
+    leave: longMm + change,
+    short: null,
+  })),
   meanMm: changes.reduce((sum, mm) => sum + mm, 0) / changes.length,
 });
 
@@ -49,6 +56,7 @@ describe('one answer for a zone that several views show', () => {
   it('what cannot be had is said once of each kind, at its worst, from three millimetres on', () => {
     const short = (byMm: number, kind: 'hair-missing' | 'skin-outside' = 'hair-missing') => ({
       zone: 'back',
+      station: null,
       landmark: null,
       change: 0,
       leave: 20,

@@ -6,6 +6,7 @@ import type { BodyTemplate } from './archetypes.ts';
 import type { Purpose } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
 import type { Technique } from '../terms/tool.ts';
+import type { Run } from './runs.ts';
 import type { Usual } from './zones.ts';
 
 /** What a trim leaves in a zone. */
@@ -39,6 +40,8 @@ export interface Trim {
   readonly source: Source;
   /** Every zone kind has its area. */
   readonly areas: Areas;
+  /** How its places run together under a machine: every place drawn for one is in one of them. */
+  readonly runs: readonly Run[];
   /** What the head is shaped to; null where it is left as its places are drawn. */
   readonly head: HeadForm | null;
   /** Clip lines of the breed that this trim uses. */

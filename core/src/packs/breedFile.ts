@@ -1,6 +1,7 @@
 /** The shape of `packs/breeds/*.json` and `packs/patterns.json` as they are written; `resolveBreed.ts` makes a breed of them. */
 import type { Source } from '../terms/source.ts';
 import type { HeadForm, BreedPack, ClipLine, Fallback, Rule, Trim, TrimArea } from './breed.ts';
+import type { RunRow } from './runs.ts';
 
 /**
  * A row of a pattern or trim: what it says of some zones or groups of zones (`*`: all). Rows are laid over each other in order, and what a
@@ -13,18 +14,23 @@ export interface Pattern {
   readonly id: string;
   readonly name: string;
   readonly areas: readonly AreaRow[];
+  /** How its places run together under a machine, where that is not the usual way. */
+  readonly runs?: readonly RunRow[];
   readonly source: Source;
 }
 
 export interface PatternPack {
+  /** How places run together under a machine where no pattern and no trim says otherwise. */
+  readonly runs: readonly RunRow[];
   readonly patterns: readonly Pattern[];
 }
 
-export interface TrimFile extends Omit<Trim, 'areas' | 'head'> {
+export interface TrimFile extends Omit<Trim, 'areas' | 'head' | 'runs'> {
   readonly head?: HeadForm;
   /** Patterns it is built from, laid over each other in order. */
   readonly patterns: readonly string[];
   readonly areas: readonly AreaRow[];
+  readonly runs?: readonly RunRow[];
 }
 
 export interface BreedFile extends Omit<BreedPack, 'trims' | 'fallbacks' | 'lines' | 'rules'> {

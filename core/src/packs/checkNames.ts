@@ -3,6 +3,7 @@ import type { Anchor, Rule } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
 import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
+import type { RunRow } from './runs.ts';
 import { facingAnchorsOf, facingPointsOf } from './views.ts';
 
 /** A name in a pack that names nothing: where it stands, and the nearest name that would. */
@@ -66,6 +67,7 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
       say(`trims[${t}].areas[${a}].zones`, 'zone', row.zones, [...zones, '*']);
       say(`trims[${t}].areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });
+    (trim.runs ?? []).forEach((run, r) => say(`trims[${t}].runs[${r}].path`, 'zone', run.path, zones));
   });
   (file.fallbacks ?? []).forEach((fallback, f) => {
     say(`fallbacks[${f}].whenLost`, 'zone', fallback.whenLost, zones);
@@ -165,9 +167,13 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   packs.views.lines.forEach(({ id, in: seen }) => {
     say(`views.lines.${id}`, 'view', Object.keys(seen), ids(packs.views.views));
   });
+  const groups = ids(packs.zones.groups);
+  const paths = (where: string, runs: readonly RunRow[]) =>
+    runs.forEach((run, r) => say(`${where}[${r}].path`, 'zone', run.path, [...zones, ...groups]));
+  paths('patterns.runs', packs.patterns.runs);
   packs.patterns.patterns.forEach((pattern) => {
+    paths(`patterns.${pattern.id}.runs`, pattern.runs ?? []);
     pattern.areas.forEach((row, a) => {
-      const groups = ids(packs.zones.groups);
       say(`patterns.${pattern.id}.areas[${a}].zones`, 'zone', row.zones, [...zones, ...groups, '*']);
       say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });

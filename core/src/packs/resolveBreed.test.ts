@@ -46,7 +46,7 @@ describe('a breed’s file', () => {
       const own = {
         ...trim,
         patterns: [],
-        areas: [{ zones: ['*'], mm: 9, range: [5, 12] as const }, ...rows],
+        areas: [{ zones: ['*'], mm: 9, range: [5, 12] as const, techniques: ['scissor'] as const }, ...rows],
       };
       return resolveBreed(changed({ areas: [], trims: [own] }), packs).trims[0]?.areas;
     };

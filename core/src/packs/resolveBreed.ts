@@ -1,6 +1,7 @@
 import type { AreaRow, BreedFile, Pattern } from './breedFile.ts';
 import type { Areas, BreedPack, TrimArea } from './breed.ts';
 import type { Packs } from './packs.ts';
+import { requireOneLength, runsOf } from './resolveRuns.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { Source } from '../terms/source.ts';
 import type { ZoneKind } from './zones.ts';
@@ -13,7 +14,8 @@ type Row = AreaRow & { readonly source: Source };
  * A breed as core reads it: every trim's patterns and rows laid over the zones' usual way of working, row by row, so that
  * each zone kind has one complete area. A zone that is `like` another takes that one's rows and then its own; a row that
  * names techniques and no finishes gets the techniques' own.
- * @throws MisuseError naming the trim and zone that no row gives a length, or a pattern that is not in the pack.
+ * @throws MisuseError naming the trim and zone that no row gives a length, a pattern that is not in the pack, or a run
+ * that is drawn in two lengths.
  */
 export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
   const trims = file.trims.map((trim) => {
@@ -21,8 +23,12 @@ export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
     const own = [...(file.areas ?? []), ...trim.areas];
     const rows = [...used.flatMap(rowsOf), ...withSource(own, trim.source)];
     const { id, name, purposes, summary, source, lines, head = null } = trim;
-    const areas = areasOf(rows, packs.zones.zones, packs, `${file.id}, trim ${id}`);
-    return { id, name, purposes, summary, source, head, lines, areas };
+    const where = `${file.id}, trim ${id}`;
+    const areas = areasOf(rows, packs.zones.zones, packs, where);
+    const drawn = [packs.patterns.runs, ...used.map(({ runs = [] }) => runs), trim.runs ?? []].flat();
+    const runs = runsOf(drawn, (names) => zonesIn(names, packs));
+    requireOneLength(runs, areas, packs.tools, where);
+    return { id, name, purposes, summary, source, head, lines, areas, runs };
   });
   const fallbacks = (file.fallbacks ?? []).map((fallback) => {
     const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, packs)));
@@ -69,7 +75,8 @@ function cleared(area: TrimArea, kind: ZoneKind, { tools }: Built): TrimArea {
   // What is left to stand there is left: a fold is cleared or not touched.
   if (area.techniques[0] === 'leave') return { ...area, techniques: ['leave'] };
   const [lo, hi] = [Math.max(area.range[0], clear.range[0]), Math.min(area.range[1], clear.range[1])];
-  if (area.mm >= clear.range[0] && area.mm <= clear.range[1]) return { ...area, range: [lo, hi] };
+  if (area.mm >= clear.range[0] && area.mm <= clear.range[1])
+    return { ...area, range: [lo, hi], direction: 'with' };
   const finishes = clear.techniques.map((id) => byId('technique', tools.techniques, id).finish);
   return { ...area, ...clear, finishes, direction: 'with', source: 'custom' };
 }

@@ -23,6 +23,8 @@ export interface ToolKind {
   readonly handed: boolean;
   /** Quiet and cool: taken first where a new dog is tender. */
   readonly gentle: boolean;
+  /** For small places only: those that name it among their blades. */
+  readonly small: boolean;
   /** Never chosen by the plan: surgical blades, and tools that take no length. */
   readonly neverChosen: boolean;
   readonly use: string;

@@ -11,6 +11,8 @@ import { cheapestFacilities } from './facilities.ts';
 /** What one zone asks of a tool. */
 export interface ZoneDemand {
   readonly id: string;
+  /** How much it counts in the choice: 1 for a place by itself; the places of a run share one. */
+  readonly weight: number;
   readonly targetMm: number;
   /** The length a hand is asked for there. */
   readonly handMm: number;
@@ -28,6 +30,8 @@ export interface ZoneDemand {
   readonly spare: readonly Technique[];
   /** Kinds of bare blades that may enter; null for any. */
   readonly blades: readonly string[] | null;
+  /** Whether machines for small places may enter. */
+  readonly smallTools: boolean;
   /** The gentlest tool at hand is taken, however far off. */
   readonly gentlest: boolean;
   readonly directions: readonly Direction[];
@@ -103,12 +107,13 @@ export function pickTools(problem: ToolProblem): PickedTools {
   const open = new Set(solved.open.map((index) => toolIds[index]));
 
   const choices = new Map<string, ToolChoice>();
+  const users = new Map<string, number>();
   for (const { zones, ways } of served) {
     const best = cheapest(ways.filter((way) => open.has(way.option.toolId)));
-    if (best) for (const zone of zones) choices.set(zone, best);
+    if (!best) continue;
+    for (const zone of zones) choices.set(zone, best);
+    users.set(best.option.toolId, (users.get(best.option.toolId) ?? 0) + 1);
   }
-  const users = new Map<string, number>();
-  for (const { option } of choices.values()) users.set(option.toolId, (users.get(option.toolId) ?? 0) + 1);
 
   const runnersUp = new Map<string, RunnerUp>();
   for (const { zones, ways } of served) {
@@ -159,6 +164,8 @@ function runnerUp(
 /** Zones that ask the same, as a left and a right side do, and everything that may be done there. */
 interface Served {
   readonly zones: readonly string[];
+  /** Of each. */
+  readonly weight: number;
   readonly ways: readonly ToolChoice[];
 }
 
@@ -190,14 +197,14 @@ export function toolCosts({ zones, options, tools }: ToolProblem): {
   const unserved: string[] = [];
   for (const { zones: ids, demand } of [...alike.values()].flat()) {
     const ways = waysOf(demand, options, tools);
-    if (ways.length > 0) served.push({ zones: ids, ways });
+    if (ways.length > 0) served.push({ zones: ids, weight: demand.weight, ways });
     else unserved.push(...ids);
   }
-  const costs = served.map(({ zones: ids, ways }) => {
+  const costs = served.map(({ zones: ids, weight, ways }) => {
     const row = new Float64Array(toolIndex.size).fill(Infinity);
     for (const way of ways) {
       const tool = toolIndex.get(way.option.toolId) ?? 0;
-      row[tool] = Math.min(row[tool] ?? Infinity, way.cost * ids.length);
+      row[tool] = Math.min(row[tool] ?? Infinity, way.cost * weight * ids.length);
     }
     return row;
   });
@@ -319,6 +326,7 @@ export function isAllowed(zone: ZoneDemand, option: ToolOption, policy: ToolPoli
   if (option.leavesMm === null) return true;
   if (!zone.directions.includes(option.direction)) return false;
   if (isBare(option) && zone.blades?.includes(option.kindId) === false) return false;
+  if (isBare(option) && option.small && !zone.smallTools && only === null) return false;
   const leftMm = leftBy(zone, option);
   if (Math.abs(leftMm - zone.targetMm) > zone.withinMm + EPS) return false;
   if (leftMm > zone.hiMm + EPS || leftMm + spreadOf(zone, option) < zone.loMm) return false;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { breeds, caseFor, hairEverywhere, packs, zoneOf } from '../../testing/packs.ts';
+import { breeds, caseFor, hairEverywhere, override, packs, zoneOf } from '../../testing/packs.ts';
 import { planGroom } from './planGroom.ts';
 
 const hairMm = hairEverywhere(90);
@@ -7,7 +7,9 @@ const dipped = { findings: [{ finding: 'dip-behind-withers', severity: 'marked' 
 
 describe('a place shaped by hand is blocked in with combs', () => {
   it('a poodle with a dip: the longest comb over the back, a shorter one behind the last rib', () => {
-    const plan = planGroom(caseFor('standard-poodle', dipped));
+    // The neck's own length has a 25 mm comb out.
+    const overrides = [override('nape', { targetMm: 25 })];
+    const plan = planGroom(caseFor('standard-poodle', { ...dipped, overrides }));
     const [back, loin] = [zoneOf(plan, 'back'), zoneOf(plan, 'loin')];
     const [before, deepest] = back.passes;
     expect(back.passes).toHaveLength(2);

@@ -1,6 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import { visibleAlong } from '../coat/hair.ts';
 import type { RunnerUp, ToolChoice, ZoneDemand } from '../passes/pickTools.ts';
+import { leftBy } from '../passes/pickTools.ts';
 import { answerTo } from '../case/schools.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
@@ -27,7 +28,12 @@ export function finish(
   const { target, targetMm, demand, override } = settled;
   const { zone, area, welfare } = target;
   const hairMm = visit.hairMm[zone.id] ?? null;
-  const leftMm = choice?.leavesMm ?? hairMm ?? targetMm;
+  // Hair that is shorter than the tool leaves is passed over; a comb rides up where this place is denser than its run.
+  const { denserHere } = target;
+  const leftMm =
+    choice && demand
+      ? Math.min(leftBy({ ...demand, denserHere }, choice.option), hairMm ?? Infinity)
+      : (hairMm ?? targetMm);
   const worked = choice ? cautionsAt(visit, zone, choice.option.technique) : [];
   const { ceilingMm } = target;
   const isMatted = visit.mats.some((mat) => mat.zone === zone.id);
@@ -37,6 +43,7 @@ export function finish(
       zone: zone.id,
       name: zone.kind.name,
       side: zone.side,
+      run: null,
       targetMm,
       toleranceMm: settled.toleranceMm,
       leftMm,
@@ -105,7 +112,7 @@ function shaped(
   };
 }
 
-function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {
+export function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {
   const { toolId, label, technique, direction, carrierLabel, dull, wrongHand } = option;
   const measurements = option.calibration.n;
   return { toolId, label, technique, direction, leavesMm, sdMm, measurements, carrierLabel, dull, wrongHand };

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fullDrawer, hairEverywhere, override, planFor, tool, zoneOf } from '../../testing/packs.ts';
 import type { DrawerTool } from '../tools/drawer.ts';
+import { conflictsAt } from './runs.ts';
 
 const jacket = (drawer: readonly DrawerTool[]) => {
   const plan = planFor('airedale-terrier', {
@@ -11,8 +12,9 @@ const jacket = (drawer: readonly DrawerTool[]) => {
   });
   return {
     back: zoneOf(plan, 'back'),
-    lack: plan.conflicts.find(({ zone, kind }) => zone === 'back' && kind === 'drawer-lacks'),
-    short: plan.conflicts.find(({ zone, kind }) => zone === 'back' && kind === 'left-shorter'),
+    lack: conflictsAt(plan, 'back').find(({ kind }) => kind === 'drawer-lacks'),
+    short: conflictsAt(plan, 'back').find(({ kind }) => kind === 'left-shorter'),
+    saidTimes: plan.conflicts.filter(({ kind }) => kind === 'drawer-lacks' || kind === 'left-shorter'),
   };
 };
 const without = (...kinds: string[]) => fullDrawer.filter(({ kindId }) => !kinds.includes(kindId));
@@ -69,7 +71,7 @@ describe('what the drawer lacks', () => {
     expect(plan.zones.some(({ tool: used }) => used?.technique === 'comb')).toBe(false);
     const only = combs.filter(({ kindId }) => kindId.startsWith('comb'));
     const bare = planFor('yorkshire-terrier', { drawer: only, hairMm: hairEverywhere(60) });
-    const lack = bare.conflicts.find(({ zone }) => zone === 'back')?.lack;
+    const [{ lack } = { lack: null }] = conflictsAt(bare, 'back');
     expect(lack).toEqual({ what: 'carrier', kinds: ['40 blade', '30 blade'] });
   });
 

@@ -20,6 +20,7 @@ export function lackFor(visit: Case, demand: ZoneDemand): Lack | null {
   const fits = kinds
     .filter((kind) => !kind.neverChosen && demand.techniques.includes(kind.technique))
     .filter((kind) => demand.skipTooth || !kind.skipTooth)
+    .filter((kind) => demand.smallTools || !kind.small)
     .filter(
       ({ id, carriers, nominalMm }) =>
         nominalMm === null || carriers.length > 0 || (demand.blades?.includes(id) ?? true),

@@ -8,7 +8,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 7;
+export const CORE_VERSION = 8;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -33,6 +33,8 @@ export interface ZonePlan {
   readonly zone: string;
   readonly name: string;
   readonly side: Side | null;
+  /** The run that makes it, by its id; null where it is done by itself or left alone. */
+  readonly run: string | null;
   /** What to leave, stretched, mm. */
   readonly targetMm: number;
   readonly toleranceMm: number;
@@ -108,6 +110,23 @@ export interface PassEnd {
   readonly pastMm: number;
 }
 
+/** A run of a machine: one tool in one direction over several places, on both sides of the dog. */
+export interface PlannedRun {
+  readonly id: string;
+  readonly name: string;
+  /** Name of the first place of a stretch that leaves its run for this dog's outline; null for the run itself. */
+  readonly stretch: string | null;
+  /** Null where nothing in the drawer may do it. */
+  readonly tool: PlannedTool | null;
+  readonly targetMm: number;
+  /** In the order they are passed. */
+  readonly zones: readonly string[];
+  readonly from: string | null;
+  readonly to: string | null;
+  readonly liftOff: readonly string[];
+  readonly how: string | null;
+}
+
 /** Something said by name, with its text. */
 export interface Remark {
   readonly name: string;
@@ -132,6 +151,7 @@ export interface Plan {
     }[];
   };
   readonly zones: readonly ZonePlan[];
+  readonly runs: readonly PlannedRun[];
   readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
   /** How far, at most, the choice of tools is off the cheapest, as a share; 0 where it is proven. */
   readonly toolsGap: number;

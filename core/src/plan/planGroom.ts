@@ -5,6 +5,7 @@ import { fallbackConflicts, judgeMats } from '../mats/judge.ts';
 import { outlinePlan } from '../outline/outlinePlan.ts';
 import { wishOf } from '../outline/wishes.ts';
 import { pickTools } from '../passes/pickTools.ts';
+import type { Outlined } from '../targets/outlined.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { visitCautions } from '../welfare/cautions.ts';
@@ -12,7 +13,7 @@ import { finish } from './finish.ts';
 import type { Plan, Remark, ZonePlan } from './plan.ts';
 import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
-import { settle } from './settle.ts';
+import { oncePerRun, plannedRuns, withRuns } from './runs.ts';
 import { withJoins } from './joins.ts';
 import { withSides } from './sides.ts';
 
@@ -23,10 +24,10 @@ import { withSides } from './sides.ts';
  * @throws MisuseError when the case names something the packs do not have.
  */
 export function planGroom(resolved: Case): Plan {
-  const { mats, targets } = targetsBefore(resolved);
+  const { mats, drawn, targets, outline } = targetsBefore(resolved);
   const visit = { ...mats.visit, choices: resolved.choices, overrides: resolved.overrides };
   const { packs, breed, coat, trim, restrictions } = visit;
-  const settled = targets.map((target) => settle(visit, target));
+  const { runs, settled } = withRuns(visit, drawn, targets, outline);
   const picked = pickTools({
     zones: settled.flatMap(({ demand }) => demand ?? []),
     options: visit.options,
@@ -36,9 +37,10 @@ export function planGroom(resolved: Case): Plan {
     const { id } = one.target.zone;
     return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id), picked.tools);
   });
+  const runAt = new Map(runs.flatMap(({ id, zones }) => zones.map((zone) => [zone, id] as const)));
   const zones = withJoins(
     visit,
-    finished.map(({ zone }) => zone),
+    finished.map(({ zone }) => ({ ...zone, run: runAt.get(zone.zone) ?? null })),
   );
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
   return {
@@ -53,9 +55,16 @@ export function planGroom(resolved: Case): Plan {
       changedBy: coat.changedBy.map(({ name, effect, source }) => ({ name, effect, source })),
     },
     zones,
+    runs: plannedRuns(visit, runs, zones),
     tools: toolsUsed(zones),
     toolsGap: picked.cost > 0 ? (picked.cost - picked.lowerBound) / picked.cost : 0,
-    conflicts: [...fallbackConflicts(mats), ...finished.flatMap(({ conflicts }) => conflicts)],
+    conflicts: [
+      ...fallbackConflicts(mats),
+      ...oncePerRun(
+        finished.flatMap(({ conflicts }) => conflicts),
+        runs,
+      ),
+    ],
     remember: remarks(restrictions),
     cautions: visitCautions(visit, techniques).map(({ text }) => text),
     standingMinutes: visit.standing.said ? visit.standing.minutes : null,
@@ -66,7 +75,10 @@ export function planGroom(resolved: Case): Plan {
 
 interface Wanted {
   readonly mats: JudgedMats;
+  /** Before the outline, and with it. */
+  readonly drawn: readonly ZoneTarget[];
   readonly targets: readonly ZoneTarget[];
+  readonly outline: Outlined;
 }
 const lastWanted = new WeakMap<Case['facts'], Wanted & { readonly visit: Case }>();
 
@@ -75,7 +87,14 @@ function targetsBefore(visit: Case): Wanted {
   const before = lastWanted.get(visit.facts);
   if (before && sameButOverrides(before.visit, visit)) return before;
   const mats = judgeMats(visit);
-  const wanted = { visit, mats, targets: withSides(mats.visit, outlinedTargets(mats)) };
+  const { drawn, targets, outline } = outlinedTargets(mats);
+  const wanted = {
+    visit,
+    mats,
+    drawn: withSides(mats.visit, drawn),
+    targets: withSides(mats.visit, targets),
+    outline,
+  };
   lastWanted.set(visit.facts, wanted);
   return wanted;
 }
@@ -94,12 +113,12 @@ function sameButOverrides(a: Case, b: Case): boolean {
 const CHOSEN: readonly (keyof Case)[] = ['wish', 'schools', 'shaving', 'matPolicy', 'sides'];
 
 /** The targets as the trim draws them, then as this dog's outline changes them. */
-function outlinedTargets(mats: JudgedMats): readonly ZoneTarget[] {
+function outlinedTargets(mats: JudgedMats): Omit<Wanted, 'mats'> {
   const { visit } = mats;
   const drawn = targetsOf(mats);
   const wishes = new Map(drawn.map((target) => [target.zone.id, wishOf(visit, target)]));
   const outline = outlinePlan(visit, wishes);
-  return targetsOf(mats, outline, drawn);
+  return { drawn, targets: targetsOf(mats, outline, drawn), outline };
 }
 
 function remarks(restrictions: Case['restrictions']): readonly Remark[] {

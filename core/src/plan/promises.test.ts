@@ -16,6 +16,7 @@ import { AS_DRAWN } from '../case/choices.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import { patch } from '../../testing/patch.ts';
 import type { Plan } from './plan.ts';
+import { conflictsAt } from './runs.ts';
 
 /** Every trim of every breed, with a full and with a small drawer. */
 const SMALL = ['blade-30', 'blade-10', 'blade-7f', 'comb-6', 'comb-13', 'comb-25'].concat([
@@ -233,7 +234,7 @@ describe('nothing in silence', () => {
     everyPlan({}, (plan, name) => {
       for (const zone of plan.zones) {
         if (zone.leftAlone || zone.tool === null) continue;
-        const said = plan.conflicts.some((one) => one.zone === zone.zone);
+        const said = conflictsAt(plan, zone.zone).length > 0;
         const [, second] = blades.filter((mm) => mm < zone.targetMm * 0.87);
         const least = Math.max(
           zone.targetMm - stepMm(zone.targetMm),

@@ -33,9 +33,7 @@ export function settle(visit: Case, target: ZoneTarget): Settled {
   const override = refused === null ? asked : null;
   const own = override?.targetMm ?? null;
   const targetMm = own ?? target.mm;
-  const { tolerance } = visit.packs.zones;
-  const share = visit.purpose === 'show' || override ? tolerance.showShare : tolerance.share;
-  const toleranceMm = Math.max(tolerance.leastMm, share * targetMm);
+  const withinMm = toleranceMm(visit, targetMm, override);
   const effect = { kind: 'target', mm: targetMm } as const;
   const reasons =
     own === null
@@ -47,12 +45,18 @@ export function settle(visit: Case, target: ZoneTarget): Settled {
   return {
     target,
     targetMm,
-    toleranceMm,
+    toleranceMm: withinMm,
     override,
-    demand: demandOf(visit, target, override, targetMm, toleranceMm),
+    demand: demandOf(visit, target, override, targetMm, withinMm),
     reasons,
     conflicts: refused === null ? target.conflicts : [...target.conflicts, refused],
   };
+}
+
+/** How far off a length still is that length, mm: closer for show, and where the groomer has asked for it. */
+export function toleranceMm({ packs, purpose }: Case, targetMm: number, override: Override | null): number {
+  const { share, showShare, leastMm } = packs.zones.tolerance;
+  return Math.max(leastMm, (purpose === 'show' || override ? showShare : share) * targetMm);
 }
 
 /** Lengths that a length of the groomer's own has beaten are struck through. */
@@ -96,6 +100,7 @@ function demandOf(
   const { policy } = visit.packs.tools;
   const asTargeted: ZoneDemand = {
     id: zone.id,
+    weight: 1,
     targetMm,
     handMm: override?.targetMm ?? handLength(targetMm, target.leastMm, ceilingMm),
     toleranceMm,
@@ -112,6 +117,7 @@ function demandOf(
       zone.kind,
       visit.mats.some((mat) => mat.zone === zone.id),
     ),
+    smallTools: zone.kind.machines !== null,
     gentlest: welfare.gentlest !== null,
     drawnDirection: target.drawnDirection,
     skipTooth: welfare.skipTooth,

@@ -26,8 +26,17 @@ export interface Deficit {
   readonly wantedMm: number;
 }
 
+/** What the outline asks along one contour of the dog, station by station in their order. */
+export interface ContourChanges {
+  readonly spacingMm: number;
+  /** Stretched length to add (+) or take (−), mm. */
+  readonly changes: readonly { readonly station: number; readonly zone: string; readonly mm: number }[];
+}
+
 /** What the outline says of the zones; the outline is solved from targets, and targets are settled with it. */
 export interface Outlined {
   readonly zones: ReadonlyMap<string, ZoneOutline>;
   readonly deficits: readonly Deficit[];
+  /** Contours it changes; those of a head that a trim shapes are left out. */
+  readonly contours: readonly ContourChanges[];
 }

@@ -24,6 +24,7 @@ export type ReasonRule =
   | 'outline-by-hand'
   | 'sign-length'
   | 'denser-here'
+  | 'run'
   | 'school'
   | 'coat-modifier'
   | 'coat-does-not-strip'

@@ -46,6 +46,7 @@ export interface ToolOption {
   readonly skipTooth: boolean;
   /** Quiet and cool. */
   readonly gentle: boolean;
+  readonly small: boolean;
   readonly effort: number;
   readonly setUp: number;
   readonly suitsMm: readonly [number, number] | null;
@@ -125,6 +126,7 @@ function optionsOf(
       finish: tool.dull ? ('rough' as const) : kind.finish,
       skipTooth: kind.skipTooth,
       gentle: kind.gentle,
+      small: kind.small,
       effort: kind.effort,
       setUp: kind.setUp,
       suitsMm: kind.suitsMm,

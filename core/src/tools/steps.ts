@@ -14,7 +14,7 @@ const lengths = once(
     const of = (combs: boolean) =>
       pack.kinds
         .filter((kind) => techniqueKind(pack, kind.technique).onSkin && kind.carriers.length > 0 === combs)
-        .filter((kind) => !kind.skipTooth && !kind.neverChosen)
+        .filter((kind) => !kind.skipTooth && !kind.neverChosen && !kind.small)
         .flatMap(({ nominalMm }) => nominalMm ?? [])
         .sort((a, b) => a - b);
     return { blades: of(false), combs: of(true) };

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { LengthUnit, OwnCost, Plan, Reason, ZonePlan } from '@kurrel/core';
-import { formatLength, leftNumber, MAY_DECIDE } from '@kurrel/core';
+import { conflictsAt, formatLength, leftNumber, MAY_DECIDE } from '@kurrel/core';
 import {
   conflictSentence,
   handWord,
@@ -56,7 +56,7 @@ export function ZoneHead({ zone, side, unit }: Pick<ZonePanelProps, 'zone' | 'si
 export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
   const { zone, zones, plan, side, unit } = props;
   const dispatch = useAppDispatch();
-  const conflicts = plan.conflicts.filter((conflict) => conflict.zone === zone.zone);
+  const conflicts = conflictsAt(plan, zone.zone);
   const override = props.choices.overrides.find((o) => o.zone === zone.zone);
   const unsafe = conflicts.find((conflict) => conflict.kind === 'override-unsafe');
   const lostSide = conflicts.find((conflict) => conflict.kind === 'one-side-lost');

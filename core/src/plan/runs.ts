@@ -1,0 +1,126 @@
+import type { Case } from '../case/resolveCase.ts';
+import type { DogRun, Place } from '../runs/runsOf.ts';
+import { runsOf } from '../runs/runsOf.ts';
+import type { Outlined } from '../targets/outlined.ts';
+import type { ZoneTarget } from '../targets/targetsOf.ts';
+import type { Conflict, ConflictKind } from '../terms/conflict.ts';
+import { reason } from '../terms/reason.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import type { Plan, PlannedRun, ZonePlan } from './plan.ts';
+import type { Settled } from './settle.ts';
+import { settle, toleranceMm } from './settle.ts';
+
+/** Zones with what the runs they are in ask of a tool. */
+export interface InRuns {
+  readonly runs: readonly DogRun[];
+  readonly settled: readonly Settled[];
+}
+
+/**
+ * The zones of a dog with its runs: what is in a run asks for that run's tool. `drawn`: the targets before the outline, zone by
+ * zone as in `targets`.
+ */
+export function withRuns(
+  visit: Case,
+  drawn: readonly ZoneTarget[],
+  targets: readonly ZoneTarget[],
+  outline: Outlined,
+): InRuns {
+  const shaped = targets.map((target) => settle(visit, target));
+  // What a head is shaped to is what is drawn of it.
+  const before = drawn.map((target, i) =>
+    target === targets[i] || outline.zones.get(target.zone.id)?.form ? shaped[i] : settle(visit, target),
+  );
+  const places = shaped.map((one, i): Place => ({
+    target: one.target,
+    drawn: before[i]?.demand ?? null,
+    shaped: one.demand,
+    own: one.override !== null,
+  }));
+  const { runs, byHand } = runsOf(visit, places, outline.contours);
+  const runOf = new Map(runs.flatMap((run) => run.zones.map((zone) => [zone, run] as const)));
+  const settled = shaped.map((one, i) => {
+    const { id } = one.target.zone;
+    if (byHand.includes(id)) return shapedByHand(visit, one);
+    const run = runOf.get(id);
+    const alone = run?.stretch === null ? before[i] : one;
+    return run && alone ? inRun(visit, { ...alone, conflicts: withMissed(alone, one) }, run) : one;
+  });
+  return { runs, settled };
+}
+
+/** A zone that a hand shapes though a machine could: its length changes within the place. */
+function shapedByHand({ packs }: Case, settled: Settled): Settled {
+  const { demand } = settled;
+  if (!demand) return settled;
+  const hands = demand.techniques.filter((technique) => techniqueKind(packs.tools, technique).byHand);
+  if (hands[0] === demand.techniques[0]) return settled;
+  return {
+    ...settled,
+    demand: { ...demand, techniques: [...new Set([...hands, ...demand.techniques])] },
+    reasons: [...settled.reasons, reason('structure', 'outline-by-hand', '', 'custom')],
+  };
+}
+
+/** What is said of a zone by itself, and what of the dog's outline cannot be had there. */
+const withMissed = (alone: Settled, shaped: Settled): readonly Conflict[] =>
+  alone === shaped
+    ? alone.conflicts
+    : [...alone.conflicts, ...shaped.conflicts.filter(({ kind }) => OF_THE_OUTLINE.includes(kind))];
+const OF_THE_OUTLINE: readonly ConflictKind[] = ['outline-hair', 'outline-skin', 'outline-maximum'];
+
+/** A zone as its run has it. */
+function inRun(visit: Case, settled: Settled, { run, stretch, demand }: DogRun): Settled {
+  const { id } = settled.target.zone;
+  const { targetMm } = demand;
+  const effect = { kind: 'target', mm: targetMm } as const;
+  const why = reason('standard', 'run', run.name, settled.target.area.source, effect);
+  return {
+    ...settled,
+    targetMm,
+    toleranceMm: toleranceMm(visit, targetMm, null),
+    demand: { ...demand, id },
+    reasons: stretch === null && run.path.length > 1 ? [...settled.reasons, why] : settled.reasons,
+  };
+}
+
+/** The runs of a plan, with the tool that was picked for each. */
+export function plannedRuns(
+  visit: Case,
+  runs: readonly DogRun[],
+  zones: readonly ZonePlan[],
+): readonly PlannedRun[] {
+  const toolAt = new Map(zones.map(({ zone, tool }) => [zone, tool]));
+  return runs.map(({ id, run, stretch, demand, zones: passed }) => {
+    const { name, from, to, liftOff, how } = run;
+    const kind = visit.packs.zones.zones.find((one) => one.id === stretch);
+    return {
+      id,
+      name,
+      stretch: kind?.name ?? null,
+      tool: toolAt.get(passed[0] ?? '') ?? null,
+      targetMm: demand.targetMm,
+      zones: passed,
+      ...(stretch === null ? { from, to, liftOff } : { from: null, to: null, liftOff: [] }),
+      how,
+    };
+  });
+}
+
+/** What is said of a run as a whole: once, at its first place. */
+const OF_A_RUN: readonly ConflictKind[] = ['nothing-in-drawer', 'drawer-lacks', 'left-shorter'];
+
+/** What is said of a place: its own conflicts, and those said once for its run. */
+export function conflictsAt(
+  { conflicts, runs }: Pick<Plan, 'conflicts' | 'runs'>,
+  zoneId: string,
+): readonly Conflict[] {
+  const [first] = runs.find(({ zones }) => zones.includes(zoneId))?.zones ?? [];
+  return conflicts.filter(({ kind, zone }) => zone === zoneId || (zone === first && OF_A_RUN.includes(kind)));
+}
+
+/** What could not be had, said once for a run. */
+export function oncePerRun(conflicts: readonly Conflict[], runs: readonly DogRun[]): readonly Conflict[] {
+  const others = new Set(runs.flatMap(({ zones: [, ...rest] }) => rest));
+  return conflicts.filter(({ kind, zone }) => !OF_A_RUN.includes(kind) || !others.has(zone));
+}
