@@ -118,6 +118,8 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
     task: step().required(),
     part: text().max(60).nullable().defined(),
     zone: zone().nullable().defined(),
+    zones: array(zone().required()).min(1).max(80).optional(),
+    lengths: array(mm().nullable().defined()).min(1).max(80).optional(),
     toolId: tool(),
     tool: text().max(80).defined(),
     direction: text().oneOf(DIRECTIONS).nullable().defined(),
@@ -127,7 +129,11 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
     stress: number().min(0).max(20).required(),
   },
   undone: { task: step().required() },
-  skipped: { task: step().required(), reason: text().trim().max(120).required('Say why it is skipped.') },
+  skipped: {
+    task: step().required(),
+    reason: text().trim().max(120).required('Say why it is skipped.'),
+    name: text().trim().max(120).optional(),
+  },
   rested: { minutes: minutes() },
   note: { task: step().nullable().defined(), text: text().trim().max(300).required('Type the note.') },
   measured: {

@@ -1,5 +1,5 @@
-import type { Join, LengthUnit, PassEnd, PassPlan } from '@kurrel/core';
-import { FINGER_MM, formatLength } from '@kurrel/core';
+import type { Join, LengthUnit, PassEnd, PassPlan, PlannedRun } from '@kurrel/core';
+import { FINGER_MM, formatLeft, formatLength } from '@kurrel/core';
 import { directionWord } from './names.ts';
 
 /** A distance as a hand measures it: "140 mm (8 fingers)". */
@@ -15,7 +15,7 @@ export function passEndWord({ place, pastMm }: PassEnd, unit: LengthUnit): strin
 }
 
 /** What a pass is run with: "32 comb on a 40, with the lay", or "by hand". */
-export function passToolWord({ tool }: PassPlan): string {
+export function passToolWord({ tool }: Pick<PassPlan, 'tool'>): string {
   if (!tool) return 'by hand';
   const name = tool.technique === 'comb' ? `${tool.label} comb` : tool.label;
   return `${name}${tool.carrierLabel ? ` on a ${tool.carrierLabel}` : ''}, ${directionWord[tool.direction]}`;
@@ -31,4 +31,27 @@ export function joinSentence({ kind, into, place, widthMm }: Join, unit: LengthU
   const over = widthMm === null ? '' : `, over ${handWord(widthMm, unit)}`;
   const does = { 'runs-on': 'runs on into', blend: 'blend into', 'skim-off': 'skim off into' }[kind];
   return `${does} the ${into}${at}${over}`;
+}
+
+/** The way of a run: "From behind the ears to the end of the tail. Lift off: elbow; front of the thigh, in a taper." */
+export function pathSentence({ from, to, liftOff }: Pick<PlannedRun, 'from' | 'to' | 'liftOff'>): string {
+  const way =
+    from !== null && to !== null
+      ? `From ${from} to ${to}.`
+      : from !== null
+        ? `From ${from}.`
+        : to !== null
+          ? `To ${to}.`
+          : '';
+  const off = liftOff.length === 0 ? '' : `Lift off: ${liftOff.join('; ')}.`;
+  return [way, off].filter(Boolean).join(' ');
+}
+
+/** A run with its tool: "body: 13 comb on a 30, with the lay, leaves 13 mm. From below the occiput to tail root." */
+export function runSentence(run: PlannedRun, unit: LengthUnit): string {
+  const { tool } = run;
+  const what = tool
+    ? `${passToolWord({ tool })}, leaves ${formatLeft(tool.leavesMm, unit)}`
+    : 'nothing in your drawer may do this';
+  return [`${run.stretch ?? run.name}: ${what}.`, pathSentence(run)].filter(Boolean).join(' ');
 }

@@ -106,7 +106,7 @@ describe('what stands before the bath and what behind the clip', () => {
   it('a jacket that is clipped is carded once all of it is clipped, before the look back', () => {
     const { tasks } = workOf('airedale-terrier', { trimId: 'clip-and-card' });
     const card = tasks.find(({ id }) => id === 'finish:card');
-    expect(card?.after).toContain('zone:back');
+    expect(card?.after).toContain('run:jacket');
     expect(tasks.find(({ id }) => id === 'step-back')?.after).toContain('finish:card');
   });
 });

@@ -290,6 +290,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     inZones(`halves[${index}]`, at);
     say(`tasks.halves[${index}]`, 'stance', [insideStance], stances);
   });
+  tasks.forms.forEach(({ id, zones: at }) => inZones(`forms.${id}`, at));
   inZones('small', tasks.small);
   inZones('safety', tasks.safety);
   inZones('tender', Object.keys(tasks.tender));

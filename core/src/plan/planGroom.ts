@@ -37,10 +37,12 @@ export function planGroom(resolved: Case): Plan {
     const { id } = one.target.zone;
     return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id), picked.tools);
   });
-  const runAt = new Map(runs.flatMap(({ id, zones }) => zones.map((zone) => [zone, id] as const)));
+  const own = finished.map(({ zone }) => zone);
+  const planned = plannedRuns(visit, runs, own);
+  const runAt = new Map(planned.flatMap(({ id, zones }) => zones.map((zone) => [zone, id] as const)));
   const zones = withJoins(
     visit,
-    finished.map(({ zone }) => ({ ...zone, run: runAt.get(zone.zone) ?? null })),
+    own.map((zone) => ({ ...zone, run: runAt.get(zone.zone) ?? null })),
   );
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
   return {
@@ -55,7 +57,7 @@ export function planGroom(resolved: Case): Plan {
       changedBy: coat.changedBy.map(({ name, effect, source }) => ({ name, effect, source })),
     },
     zones,
-    runs: plannedRuns(visit, runs, zones),
+    runs: planned,
     tools: toolsUsed(zones),
     toolsGap: picked.cost > 0 ? (picked.cost - picked.lowerBound) / picked.cost : 0,
     conflicts: [

@@ -59,6 +59,30 @@ describe('a place leaves its run', () => {
     expect(zoneOf(lamb(), 'loin').run).toBe('body');
   });
 
+  it('all of a run with one tool of the groomer’s is that run with that tool; some of it a run of its own', () => {
+    const { zones = [] } = runOf(lamb(), 'body') ?? {};
+    const all = lamb({ overrides: zones.map((zone) => override(zone, { toolId: 'comb-10' })) });
+    expect(runOf(all, 'body')).toMatchObject({
+      zones,
+      tool: { toolId: 'comb-10' },
+      from: 'below the occiput',
+    });
+    const some = lamb({
+      overrides: ['rib.left', 'rib.right'].map((zone) => override(zone, { targetMm: 16 })),
+    });
+    expect(some.runs.find(({ id }) => id === 'body.rib')).toMatchObject({
+      stretch: 'ribs',
+      zones: ['rib.left', 'rib.right'],
+      tool: { toolId: 'comb-16' },
+    });
+    expect(runOf(some, 'body')?.zones).not.toContain('rib.left');
+    const apart = lamb({
+      overrides: [override('rib.left', { targetMm: 16 }), override('rib.right', { targetMm: 10 })],
+    });
+    expect(zoneOf(apart, 'rib.left')).toMatchObject({ run: null, targetMm: 16 });
+    expect(zoneOf(apart, 'rib.right')).toMatchObject({ run: null, targetMm: 10 });
+  });
+
   it('where a patch beside it is to be covered, and where a mat takes it', () => {
     const patched = lamb({ signs: [sign('healing-patch', 'back')] });
     expect(zoneOf(patched, 'back')).toMatchObject({ run: null, leftAlone: true });

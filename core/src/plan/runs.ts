@@ -6,7 +6,7 @@ import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Conflict, ConflictKind } from '../terms/conflict.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import type { Plan, PlannedRun, ZonePlan } from './plan.ts';
+import type { Plan, PlannedRun, PlannedTool, ZonePlan } from './plan.ts';
 import type { Settled } from './settle.ts';
 import { settle, toleranceMm } from './settle.ts';
 
@@ -43,6 +43,7 @@ export function withRuns(
     const { id } = one.target.zone;
     if (byHand.includes(id)) return shapedByHand(visit, one);
     const run = runOf.get(id);
+    if (run?.own) return one;
     const alone = run?.stretch === null ? before[i] : one;
     return run && alone ? inRun(visit, { ...alone, conflicts: withMissed(alone, one) }, run) : one;
   });
@@ -84,28 +85,35 @@ function inRun(visit: Case, settled: Settled, { run, stretch, demand }: DogRun):
   };
 }
 
-/** The runs of a plan, with the tool that was picked for each. */
+/** The runs of a plan, with the tool that was picked for each; places decided for alike that came to several tools are none. */
 export function plannedRuns(
   visit: Case,
   runs: readonly DogRun[],
   zones: readonly ZonePlan[],
 ): readonly PlannedRun[] {
   const toolAt = new Map(zones.map(({ zone, tool }) => [zone, tool]));
-  return runs.map(({ id, run, stretch, demand, zones: passed }) => {
+  return runs.flatMap(({ id, run, stretch, demand, own, zones: passed }): readonly PlannedRun[] => {
     const { name, from, to, liftOff, how } = run;
+    const [first = null, ...others] = passed.map((zone) => toolAt.get(zone) ?? null);
+    if (own && (first === null || others.some((tool) => !isSameWay(tool, first)))) return [];
     const kind = visit.packs.zones.zones.find((one) => one.id === stretch);
-    return {
-      id,
-      name,
-      stretch: kind?.name ?? null,
-      tool: toolAt.get(passed[0] ?? '') ?? null,
-      targetMm: demand.targetMm,
-      zones: passed,
-      ...(stretch === null ? { from, to, liftOff } : { from: null, to: null, liftOff: [] }),
-      how,
-    };
+    return [
+      {
+        id,
+        name,
+        stretch: kind?.name ?? null,
+        tool: first,
+        targetMm: demand.targetMm,
+        zones: passed,
+        ...(stretch === null ? { from, to, liftOff } : { from: null, to: null, liftOff: [] }),
+        how,
+      },
+    ];
   });
 }
+
+const isSameWay = (a: PlannedTool | null, b: PlannedTool): boolean =>
+  a?.toolId === b.toolId && a.direction === b.direction && a.leavesMm === b.leavesMm;
 
 /** What is said of a run as a whole: once, at its first place. */
 const OF_A_RUN: readonly ConflictKind[] = ['nothing-in-drawer', 'drawer-lacks', 'left-shorter'];

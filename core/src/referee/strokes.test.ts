@@ -4,7 +4,7 @@ import { caseFor, hairEverywhere, mat, override } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import type { TableAct } from '../table/events.ts';
-import { strokeOfAct, strokesOf } from './strokes.ts';
+import { strokesOf, strokesOfAct } from './strokes.ts';
 
 const LONG = { hairMm: hairEverywhere(60) };
 const cut = (breed: string, extra: Extra = {}) => {
@@ -105,21 +105,28 @@ describe('an act at the table', () => {
   } satisfies TableAct;
 
   it('that cut something is a stroke', () => {
-    expect(strokeOfAct(done, 'blade-40')).toEqual({
-      place: 'rib.left',
-      toolId: 'comb-13',
-      carrier: 'blade-40',
-      direction: 'with',
-      mm: 13,
-      drawn: null,
-      acknowledged: false,
-    });
-    expect(strokeOfAct(done)?.carrier).toBeNull();
+    expect(strokesOfAct(done, 'blade-40')).toEqual([
+      {
+        place: 'rib.left',
+        toolId: 'comb-13',
+        carrier: 'blade-40',
+        direction: 'with',
+        mm: 13,
+        drawn: null,
+        acknowledged: false,
+      },
+    ]);
+    expect(strokesOfAct(done)[0]?.carrier).toBeNull();
+    const run = strokesOfAct({ ...done, zones: ['back', 'loin'] });
+    expect(run.map(({ place, mm }) => [place, mm])).toEqual([
+      ['back', done.leavesMm],
+      ['loin', done.leavesMm],
+    ]);
   });
 
   it('of no place, with no tool, or of another kind is none', () => {
-    expect(strokeOfAct({ ...done, zone: null })).toBeNull();
-    expect(strokeOfAct({ ...done, toolId: null })).toBeNull();
-    expect(strokeOfAct({ kind: 'rested', minutes: 3 })).toBeNull();
+    expect(strokesOfAct({ ...done, zone: null })).toEqual([]);
+    expect(strokesOfAct({ ...done, toolId: null })).toEqual([]);
+    expect(strokesOfAct({ kind: 'rested', minutes: 3 })).toEqual([]);
   });
 });

@@ -68,16 +68,20 @@ export function strokesOf(
   return strokes;
 }
 
-/** A step that was done at the table as a stroke; null where nothing was cut. `carrier`: the blade under it, where it is a comb. */
-export function strokeOfAct(act: TableAct, carrier: string | null = null): Stroke | null {
-  if (act.kind !== 'done' || act.zone === null || act.toolId === null) return null;
-  return {
-    place: act.zone,
-    toolId: act.toolId,
+/**
+ * A step that was done at the table as strokes, one in each of its places; none where nothing was cut. `carrier`: the blade
+ * under it, where it is a comb.
+ */
+export function strokesOfAct(act: TableAct, carrier: string | null = null): readonly Stroke[] {
+  if (act.kind !== 'done' || act.zone === null || act.toolId === null) return [];
+  const { toolId, direction, leavesMm, zone, zones = [zone], lengths = [] } = act;
+  return zones.map((place, i) => ({
+    place,
+    toolId,
     carrier,
-    direction: act.direction,
-    mm: act.leavesMm,
+    direction,
+    mm: lengths[i] ?? leavesMm,
     drawn: null,
     acknowledged: false,
-  };
+  }));
 }

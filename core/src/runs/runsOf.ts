@@ -5,6 +5,7 @@ import type { Run } from '../packs/runs.ts';
 import type { ZoneDemand } from '../passes/pickTools.ts';
 import type { ContourChanges } from '../targets/outlined.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { perceptibleStepMm } from '../tools/steps.ts';
 import type { Member, Pooled } from './pool.ts';
@@ -31,6 +32,8 @@ export interface DogRun {
   readonly stretch: string | null;
   /** What all its places ask of a tool together; each place's demand is this one under its own id. */
   readonly demand: ZoneDemand;
+  /** The groomer has decided alike for all its places: each asks for that by itself. */
+  readonly own: boolean;
   readonly zones: readonly string[];
 }
 
@@ -56,7 +59,7 @@ export function runsOf(visit: Case, places: readonly Place[], contours: readonly
   const found = visit.trim.runs.map((run): DogRuns => {
     const passed = run.path.flatMap((kind) => byKind.get(kind) ?? []);
     const whole = pooled(passed.flatMap((place) => memberOf(visit, place, place.drawn)));
-    if (!whole) return { runs: [], byHand: [] };
+    if (!whole) return { runs: ownRuns(visit, run, passed, true), byHand: [] };
     const { stretches, byHand } = leaving(visit, whole, contours);
     const gone = new Set([...stretches.flat(), ...byHand]);
     const rest = pooled(whole.members.filter((member) => !gone.has(member)));
@@ -66,11 +69,37 @@ export function runsOf(visit: Case, places: readonly Place[], contours: readonly
       return shaped && first !== undefined ? [dogRun(visit, run, first, shaped)] : [];
     });
     return {
-      runs: [...(rest ? [dogRun(visit, run, null, rest)] : []), ...own],
+      runs: [
+        ...(rest ? [dogRun(visit, run, null, rest)] : []),
+        ...own,
+        ...ownRuns(visit, run, passed, false),
+      ],
       byHand: byHand.map(({ demand }) => demand.id),
     };
   });
   return { runs: found.flatMap(({ runs }) => runs), byHand: found.flatMap(({ byHand }) => byHand) };
+}
+
+/** Places of a run for which the groomer has decided alike, as a tool that is taken for all of it: `whole` where no others are left. */
+function ownRuns({ packs }: Case, run: Run, passed: readonly Place[], whole: boolean): readonly DogRun[] {
+  const groups = new Map<string, ZoneDemand[]>();
+  for (const { own, shaped } of passed) {
+    const [first] = shaped?.techniques ?? [];
+    if (!own || !shaped || first === undefined || !techniqueKind(packs.tools, first).onSkin) continue;
+    const key = JSON.stringify([
+      shaped.only,
+      shaped.only === null ? shaped.targetMm : null,
+      shaped.directions,
+    ]);
+    groups.set(key, [...(groups.get(key) ?? []), shaped]);
+  }
+  return [...groups.values()].flatMap((demands): readonly DogRun[] => {
+    const [demand, ...others] = demands;
+    if (!demand || others.length === 0) return [];
+    const stretch = whole && groups.size === 1 ? null : zoneKindId(demand.id);
+    const id = stretch === null ? run.id : `${run.id}.${stretch}`;
+    return [{ id, run, stretch, demand, own: true, zones: demands.map((one) => one.id) }];
+  });
 }
 
 interface PlaceMember extends Member {
@@ -91,6 +120,7 @@ function dogRun(
     run,
     stretch,
     demand: { ...demand, toleranceMm: Math.max(demand.toleranceMm, eyeMm) },
+    own: false,
     zones: members.map((member) => member.demand.id),
   };
 }

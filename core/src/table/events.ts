@@ -8,6 +8,10 @@ export type TableAct =
       readonly task: string;
       readonly part: string | null;
       readonly zone: string | null;
+      /** Every place of a step that passes several; absent where it is one or none. */
+      readonly zones?: readonly string[];
+      /** What is left in each of them, mm, where they differ. */
+      readonly lengths?: readonly (number | null)[];
       readonly toolId: string | null;
       readonly tool: string;
       readonly direction: Direction | null;
@@ -18,7 +22,13 @@ export type TableAct =
       readonly stress: number;
     }
   | { readonly kind: 'undone'; readonly task: string }
-  | { readonly kind: 'skipped'; readonly task: string; readonly reason: string }
+  | {
+      readonly kind: 'skipped';
+      readonly task: string;
+      readonly reason: string;
+      /** What the step is called, where it is of several places. */
+      readonly name?: string;
+    }
   | { readonly kind: 'rested'; readonly minutes: number }
   | { readonly kind: 'note'; readonly task: string | null; readonly text: string }
   | {

@@ -31,7 +31,7 @@ export function recordOf(
   hairMm: Readonly<Record<string, number>>,
 ): TableRecord {
   const done = new Map<string, Extract<TableEvent, { kind: 'done' }>>();
-  const skipped = new Map<string, string>();
+  const skipped = new Map<string, Extract<TableEvent, { kind: 'skipped' }>>();
   const stops = new Map<string, string>();
   const measured = new Map<string, number>();
   const notes: string[] = [];
@@ -48,7 +48,7 @@ export function recordOf(
         skipped.delete(event.task);
         break;
       case 'skipped':
-        if (!done.has(event.task)) skipped.set(event.task, event.reason);
+        if (!done.has(event.task)) skipped.set(event.task, event);
         break;
       case 'measured':
         measured.set(event.zone, event.mm);
@@ -84,11 +84,14 @@ export function recordOf(
     }
   }
   const steps = [...done.values()];
-  const cut = steps.flatMap(({ zone, leavesMm }) =>
-    zone !== null && leavesMm !== null ? [[zone, leavesMm] as const] : [],
+  const cut = steps.flatMap((step) =>
+    placesOf(step).flatMap((zone, i) => {
+      const mm = step.lengths?.[i] ?? step.leavesMm;
+      return mm === null ? [] : [[zone, mm] as const];
+    }),
   );
-  const tools = steps.flatMap(({ zone, tool }) =>
-    zone !== null && tool !== '' ? [[zone, tool] as const] : [],
+  const tools = steps.flatMap((step) =>
+    placesOf(step).flatMap((zone) => (step.tool === '' ? [] : [[zone, step.tool] as const])),
   );
   return {
     leftMm: { ...hairMm, ...Object.fromEntries(cut), ...Object.fromEntries(measured) },
@@ -102,13 +105,17 @@ export function recordOf(
     happened: [
       ...happened,
       ...[...stops.values()].map((text): Happening => ({ kind: 'stopped', zone: null, text })),
-      ...[...skipped].map(([task, reason]): Happening => {
+      ...[...skipped.values()].map(({ task, name = task, reason }): Happening => {
         const zone = zoneOfTask(task);
-        return { kind: 'skipped', zone, text: zone === null ? `${task}: ${reason}` : reason };
+        return { kind: 'skipped', zone, text: zone === null ? `${name}: ${reason}` : reason };
       }),
     ],
   };
 }
+
+/** The places a step passed. */
+const placesOf = ({ zone, zones }: Extract<TableEvent, { kind: 'done' }>): readonly string[] =>
+  zones ?? (zone === null ? [] : [zone]);
 
 /** `zone:rib.left` and `whorl:zone:rib.left` are of a place. */
 const zoneOfTask = (task: string): string | null => /(?:^|:)zone:([\w.-]+)/.exec(task)?.[1] ?? null;

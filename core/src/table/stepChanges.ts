@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import type { Task } from '../tasks/tasks.ts';
 
 /** What becomes of a step under another plan: done otherwise, gone (no `after`), or new (no `before`). */
@@ -10,7 +11,9 @@ const isSameWork = (a: Task, b: Task): boolean =>
   a.toolId === b.toolId &&
   a.carrier === b.carrier &&
   a.direction === b.direction &&
-  a.leavesMm === b.leavesMm;
+  a.leavesMm === b.leavesMm &&
+  isEqual(a.zones, b.zones) &&
+  isEqual(a.lengths, b.lengths);
 
 /**
  * What another plan changes of the steps that are still to come, in the order of the new plan; what is gone stands last.

@@ -1,6 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { WorkEffect } from '../packs/schools.ts';
-import type { TaskPhase } from '../packs/tasks.ts';
+import type { StageKind, TaskPack, TaskPhase } from '../packs/tasks.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import type { Draft } from './plainTask.ts';
@@ -17,11 +17,40 @@ export function workRules(visit: Case): readonly WorkEffect[] {
     .filter(({ purposes }) => purposes?.includes(visit.purpose) ?? true);
 }
 
+/** What custom does before what, where both are in one stage of the work: a face before the topknot that is set on it. */
+function withCustoms(customs: TaskPack['customs'], staged: readonly Task[]): readonly Task[] {
+  const isOf = ({ id, again }: Task, names: readonly string[]) =>
+    again === null && names.some((name) => id === name || id.startsWith(`${name}.`));
+  return staged.map((task) => {
+    const before = customs
+      .filter(({ then }) => isOf(task, then))
+      .flatMap(({ first }) => staged.filter((one) => one.stage === task.stage && isOf(one, first)));
+    return before.length === 0 ? task : { ...task, after: [...task.after, ...before.map(({ id }) => id)] };
+  });
+}
+
 /** The stages of the work by name, in the order this salon works in. @throws MisuseError for an order the packs lack. */
-export function workStages(visit: Case): readonly { readonly name: string }[] {
+export function workStages(visit: Case): readonly StageKind[] {
   const named = workRules(visit).find(({ order }) => order !== undefined)?.order;
   const { orders } = visit.packs.tasks;
   return (named === undefined ? orders[0] : byId('order of work', orders, named))?.stages ?? [];
+}
+
+/** The stage of the work that each step belongs to, by its place in the order this salon works in; of a run the first of its places'. */
+export function stageFinder(visit: Case): (draft: Draft) => number {
+  const stages = workStages(visit);
+  const at = ({ technique }: Draft, kind: string | null) => {
+    const found = stages.findIndex(
+      ({ zones, techniques }) =>
+        (zones.length === 0 || (kind !== null && zones.includes(kind))) &&
+        (techniques === undefined || (technique !== null && techniques.includes(technique))),
+    );
+    return found < 0 ? stages.length - 1 : found;
+  };
+  return (draft) =>
+    draft.zones.length === 0
+      ? at(draft, null)
+      : Math.min(...draft.zones.map((zone) => at(draft, zoneKindId(zone))));
 }
 
 /**
@@ -32,8 +61,8 @@ export function workStages(visit: Case): readonly { readonly name: string }[] {
 export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[] {
   const { tasks, tools } = visit.packs;
   const rules = workRules(visit);
-  const named = rules.find(({ order }) => order !== undefined)?.order;
-  const stages = (tasks.orders.find(({ id }) => id === named) ?? tasks.orders[0])?.stages ?? [];
+  const stages = workStages(visit);
+  const stageIn = stageFinder(visit);
   const triggers = rules.find((rule) => rule.triggers !== undefined)?.triggers ?? 'last';
   const afterCurl = rules.flatMap((rule) => rule.afterCurl ?? []);
   const harder =
@@ -56,18 +85,21 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
     return setTask !== null && kind !== null && afterCurl.includes(kind) && byHand(draft);
   };
   const risenIds = drafts.filter(isRisen).map(({ id }) => id);
-  const staged = drafts.map((draft): Task => {
+  const firstGoes = drafts.map((draft): Task => {
     const risen = isRisen(draft);
     // Nothing is cut behind the last look.
     const looksLast = draft.phase === 'check' && risenIds.length > 0;
     const waits = risen && setTask !== null ? [setTask] : looksLast ? risenIds : [];
     const after = [...draft.after, ...waits].filter((id) => there.has(id));
     const phase = risen || looksLast ? 'finish' : draft.phase;
-    const stage = looksLast ? last + 2 + AFTER.length : stageOf(draft, kindOf(draft), risen);
+    const stage = looksLast ? last + 2 + AFTER.length : stageOf(draft, risen);
     return { ...draft, after, phase, stage };
   });
+  // What is gone over once more is so where it was done.
+  const stageAt = new Map(firstGoes.map(({ id, stage, phase }) => [id, { stage, phase }]));
+  const staged = firstGoes.map((task) => ({ ...task, ...(task.again && stageAt.get(task.again.of)) }));
   // The harder side with a tool is done before the easy one, so that the easy one can match it.
-  return staged.map((task) => {
+  return withCustoms(tasks.customs, staged).map((task) => {
     if (harder === null || task.side === null || task.side === harder || !byHand(task)) return task;
     // A second go waits on its step, which waits.
     if (task.again !== null) return task;
@@ -78,7 +110,7 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
     return { ...task, after: [...task.after, ...harderOnes.map(({ id }) => id)] };
   });
 
-  function stageOf(draft: Draft, kind: string | null, risen: boolean): number {
+  function stageOf(draft: Draft, risen: boolean): number {
     if (risen) return last + 1 + AFTER.length;
     const moves = draft.trigger && (draft.phase === 'work' || draft.phase === 'small');
     if (moves)
@@ -89,24 +121,14 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
           : last;
     const before = BEFORE.indexOf(draft.phase);
     // What is stripped before the bath is done in the order of the work as well.
-    if (before >= 0)
-      return before + (draft.zone !== null && draft.phase === 'rough' ? shareOf(draft, kind) : 0);
+    if (before >= 0) return before + (draft.zone !== null && draft.phase === 'rough' ? shareOf(draft) : 0);
     const after = AFTER.indexOf(draft.phase);
     if (after >= 0) return last + 1 + after;
-    return first + 1 + stageIn(draft, kind);
-  }
-
-  function stageIn(draft: Draft, kind: string | null): number {
-    const at = stages.findIndex(
-      ({ zones, techniques }) =>
-        (zones.length === 0 || (kind !== null && zones.includes(kind))) &&
-        (techniques === undefined || (draft.technique !== null && techniques.includes(draft.technique))),
-    );
-    return at < 0 ? stages.length - 1 : at;
+    return first + 1 + stageIn(draft);
   }
 
   /** Between one stage and the next, 0 to 1. */
-  function shareOf(draft: Draft, kind: string | null): number {
-    return (1 + stageIn(draft, kind)) / (stages.length + 2);
+  function shareOf(draft: Draft): number {
+    return (1 + stageIn(draft)) / (stages.length + 2);
   }
 }

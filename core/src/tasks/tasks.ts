@@ -1,4 +1,5 @@
 import type { TaskPhase } from '../packs/tasks.ts';
+import type { PlannedRun } from '../plan/plan.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
 import type { Side } from '../terms/zone.ts';
 
@@ -17,7 +18,14 @@ export interface Task {
   readonly carrier: string | null;
   readonly technique: Technique | null;
   readonly direction: Direction | null;
+  /** Its place; of a run the first. */
   readonly zone: string | null;
+  /** Every place it passes: of a run all of them, on both sides. */
+  readonly zones: readonly string[];
+  /** What is left in each of them, mm. */
+  readonly lengths: readonly (number | null)[];
+  /** Of a run: where it begins and ends, and where the machine is lifted off, in a groomer's words. */
+  readonly path: Pick<PlannedRun, 'from' | 'to' | 'liftOff'> | null;
   readonly side: Side | null;
   /** Of a leg: what is done from outside, and from inside. */
   readonly half: 'outside' | 'inside' | null;

@@ -12,6 +12,7 @@ import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, sideIn, stanceAt, stanceOf } from './plainTask.ts';
 import { stagesOf } from './stages.ts';
 import type { Task } from './tasks.ts';
+import { runId } from './runTasks.ts';
 import { zoneTasks } from './zoneTasks.ts';
 
 /**
@@ -82,6 +83,8 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         // The place comes to the blade's length with its mat.
         leavesMm: decision !== 'save' && takesZone ? (blade?.leavesMm ?? null) : null,
         zone: mat.zone,
+        zones: [mat.zone],
+        lengths: [decision !== 'save' && takesZone ? (blade?.leavesMm ?? null) : null],
         side: sideIn(mat.zone),
         stance: stanceAt(visit, kind.id, sideIn(mat.zone)),
         minutes,
@@ -112,7 +115,7 @@ function cardTasks(visit: Case, { zones }: Plan, bath: BathPlan): readonly Draft
       minutes: packs.treatments.cardMinutesPerM2 * surfaceM2,
       stress: 0.8,
       how: [one.how],
-      after: clipped.map(({ zone }) => `zone:${zone}`),
+      after: [...new Set(clipped.map(({ zone, run }) => (run === null ? `zone:${zone}` : runId(run))))],
     }));
 }
 

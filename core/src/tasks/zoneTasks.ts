@@ -9,11 +9,13 @@ import { stepCautions } from '../welfare/cautions.ts';
 import { applies, isTriggered, helpFor, isTrigger } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, stanceAt } from './plainTask.ts';
+import { asForms } from './formTasks.ts';
+import { asRuns } from './runTasks.ts';
 import { withSecondGoes } from './secondGoes.ts';
 
 /**
- * The work: every zone that is worked, by what it is worked with; the outside and the inside of a leg apart,
- * and what is gone over once more behind them.
+ * The work: every run, and every zone that is worked by itself, by what it is worked with; the outside and the inside of a
+ * leg apart, and what is gone over once more behind them.
  */
 export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
   const { packs, surfaceM2 } = visit;
@@ -51,7 +53,7 @@ export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly
       },
     ];
   });
-  return withSecondGoes(visit, steps);
+  return asForms(visit, asRuns(visit, plan, withSecondGoes(visit, steps)));
 }
 
 function zoneTask(
@@ -79,6 +81,8 @@ function zoneTask(
     technique: tool.technique,
     direction: byHand ? null : tool.direction,
     zone: zone.zone,
+    zones: [zone.zone],
+    lengths: [zone.leftMm],
     side: zone.side,
     leavesMm: zone.leftMm,
     stance: stanceAt(visit, kind, zone.side),

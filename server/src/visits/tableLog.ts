@@ -8,7 +8,7 @@ import {
   MAY_DECIDE,
   openStops,
   stopsOf,
-  strokeOfAct,
+  strokesOfAct,
 } from '@kurrel/core';
 import type { Library } from '../packs/load.ts';
 import { Refusal, refusedField } from '../problems.ts';
@@ -44,6 +44,11 @@ export function requireSense(events: readonly SentEvent[], { library, log, who }
   events.forEach((event, index) => {
     if ('zone' in event && event.zone !== null && !zones.has(event.zone))
       throw refusedField(`events[${index}].zone`, `Kurrel does not know "${event.zone}".`);
+    const places = 'zones' in event ? (event.zones ?? []) : [];
+    places.forEach((place, at) => {
+      if (!zones.has(place))
+        throw refusedField(`events[${index}].zones[${at}]`, `Kurrel does not know "${place}".`);
+    });
     const at = Date.parse(event.at);
     if (!(at > EARLIEST && at < Date.now() + IMPOSSIBLE_MS))
       throw refusedField(`events[${index}].at`, 'Check the clock of this device.');
@@ -98,7 +103,7 @@ function isStep(task: string, { packs }: Library): boolean {
   const goes = packs.tasks.secondGoes.map(({ id }) => `${id}:`);
   const bare = goes.reduce((name, go) => (name.startsWith(go) ? name.slice(go.length) : name), task);
   const fixed = [...packs.tasks.fixed.map(({ id }) => id), 'dry', 'rough-clip'];
-  return fixed.includes(bare) || /^(zone|mat|bath|finish):[\w.-]+(:inside)?$/.test(bare);
+  return fixed.includes(bare) || /^(zone|run|form|mat|bath|finish):[\w.-]+(:inside)?$/.test(bare);
 }
 
 /** Ahead of the server, a day behind it, or earlier than what another device did before. */
@@ -117,11 +122,8 @@ function harms(event: SentEvent, { sheet, library: { packs }, who }: LogContext)
   const tool = sheet.drawer.find(({ id }) => id === event.toolId);
   const kind = packs.tools.kinds.find(({ id }) => id === tool?.kindId);
   const carrier = kind ? (carrierFor(kind, sheet.drawer)?.label ?? null) : null;
-  const stroke = strokeOfAct(event, carrier);
-  const accepted =
-    sheet.saved?.choices.overrides.some((one) => one.zone === event.zone && one.acknowledged) ?? false;
-  const facts = factsWith(sheet, sheet.hands);
-  return (
-    stroke !== null && breaches(facts, packs, [{ ...stroke, acknowledged: accepted }], who.role).length > 0
-  );
+  const accepted = (place: string) =>
+    sheet.saved?.choices.overrides.some((one) => one.zone === place && one.acknowledged) ?? false;
+  const strokes = strokesOfAct(event, carrier).map((one) => ({ ...one, acknowledged: accepted(one.place) }));
+  return breaches(factsWith(sheet, sheet.hands), packs, strokes, who.role).length > 0;
 }

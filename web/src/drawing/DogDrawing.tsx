@@ -48,6 +48,8 @@ export interface DogDrawingProps {
   /** Runs of tools to draw along the contour, those of the place in hand. */
   readonly passes: readonly PassPlan[];
   readonly selected: string;
+  /** Kinds of places that are lit with the selected one, as those of a run are. */
+  readonly lit?: readonly string[];
   readonly unit: LengthUnit;
   /** Labels keep their places while a length is being dragged. */
   readonly steady: boolean;
@@ -60,6 +62,8 @@ export interface DogDrawingProps {
   readonly onPull?: (byMm: number | null) => void;
 }
 
+const NONE_LIT: readonly string[] = [];
+
 /** The dog as a measured drawing: body, coat to leave, coat there now, standard, clip lines, lengths on the dog. */
 export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const { view, frame, outline, ghost, ideal, lines, lengthOf, selected } = props;
@@ -70,7 +74,7 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
   const far = indices(parts, true);
   const { ref, scale } = useSheetScale();
   const pulling = usePull(props);
-  const { passes, profile = null, crop = WHOLE } = props;
+  const { passes, profile = null, crop = WHOLE, lit = NONE_LIT } = props;
   const passLines = useMemo(
     () => passLinesOf(passes, parts, outline, frame, scale),
     [passes, parts, outline, frame, scale],
@@ -112,9 +116,18 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
           frame={frame}
           lengthOf={(zone) => lengthOf(otherSide(zone))}
           selected=""
+          lit={NONE_LIT}
         />
       </g>
-      <Coat parts={parts} paths={paths} which={near} frame={frame} lengthOf={lengthOf} selected={selected} />
+      <Coat
+        parts={parts}
+        paths={paths}
+        which={near}
+        frame={frame}
+        lengthOf={lengthOf}
+        selected={selected}
+        lit={lit}
+      />
       <Hair
         view={view}
         outline={outline}
@@ -217,10 +230,11 @@ interface CoatProps {
   readonly frame: Frame;
   readonly lengthOf: (zone: string) => number;
   readonly selected: string;
+  readonly lit: readonly string[];
 }
 
 /** All contours first, then all fills: the parts read as one animal with one outline. */
-function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): ReactNode {
+function Coat({ parts, paths, which, frame, lengthOf, selected, lit }: CoatProps): ReactNode {
   const uid = useId();
   return (
     <>
@@ -241,6 +255,7 @@ function Coat({ parts, paths, which, frame, lengthOf, selected }: CoatProps): Re
                 frame={frame}
                 lengthOf={lengthOf}
                 selected={selected}
+                lit={lit}
               />
             </g>
             {part.id.startsWith('ear') && <Line d={paths[index] ?? ''} className="ear-edge" />}
@@ -258,13 +273,15 @@ function Patches({
   frame,
   lengthOf,
   selected,
+  lit,
 }: Omit<CoatProps, 'parts' | 'paths' | 'which'> & { readonly part: ViewPart; readonly outline: string }) {
   const curves = useMemo(
     () => part.patches.map((patch) => (patch.curve ? pathOf(patch.curve, frame) : null)),
     [part, frame],
   );
   return part.patches.map((patch, index) => {
-    const on = zoneKindId(patch.zone) === selected;
+    const kind = zoneKindId(patch.zone);
+    const on = kind === selected || lit.includes(kind);
     return (
       <Patch
         key={`${patch.zone}-${index}`}

@@ -1,5 +1,7 @@
 import type { LengthUnit, Task } from '@kurrel/core';
-import { formatLeft } from '@kurrel/core';
+import { formatLeft, leftNumber, zoneKindId } from '@kurrel/core';
+import { placeWord } from '@kurrel/words';
+import { packs } from '../app/packs.ts';
 
 /** What a step is, in a few words: “ribs, left”, “foreleg, right, from inside”, “nape: look, then two cuts more”. */
 export const taskWord = ({
@@ -19,11 +21,45 @@ export function toolWord({ tool, carrier, direction }: Pick<Task, 'tool' | 'carr
   return direction === null ? on : `${on}, ${DIRECTION[direction]}`;
 }
 
-export const leftWord = ({ leavesMm }: Pick<Task, 'leavesMm'>, unit: LengthUnit): string | null =>
-  leavesMm === null ? null : formatLeft(leavesMm, unit);
+/** What is left: one length, or where its places differ the least and the most. */
+export function leftWord(task: Pick<Task, 'leavesMm' | 'lengths'>, unit: LengthUnit): string | null {
+  const said = lengthsOf(task);
+  const [least, most] = [said[0], said.at(-1)];
+  if (least === undefined || most === undefined) return null;
+  return least === most ? formatLeft(least, unit) : `${leftNumber(least, unit)}–${formatLeft(most, unit)}`;
+}
 
-export const stanceWord = ({ stance }: Pick<Task, 'stance'>): string =>
-  stance.side === null ? stance.name : `at its ${stance.side} ${stance.name}`;
+/** The lengths a step leaves, each once, the shortest first, mm. */
+export const lengthsOf = ({ leavesMm, lengths }: Pick<Task, 'leavesMm' | 'lengths'>): readonly number[] =>
+  [...new Set([...lengths, ...(lengths.length === 0 ? [leavesMm] : [])])]
+    .filter((mm) => mm !== null)
+    .sort((a, b) => a - b);
+
+/** Each place of a step with what is left there; none where it is one length. */
+export const placesWord = (task: Pick<Task, 'zones' | 'leavesMm' | 'lengths'>, unit: LengthUnit): string =>
+  lengthsOf(task).length < 2
+    ? ''
+    : [
+        ...new Map(
+          task.zones.map((zone, i) => {
+            const mm = task.lengths[i] ?? null;
+            return [
+              zoneKindId(zone),
+              mm === null ? '' : `${placeWord(packs.zones, zoneKindId(zone))} ${leftNumber(mm, unit)}`,
+            ];
+          }),
+        ).values(),
+      ]
+        .filter(Boolean)
+        .join(' · ');
+
+/** Where the groomer stands. */
+export function stanceWord({ stance }: Pick<Task, 'stance'>): string {
+  if (stance.side !== null) return `at its ${stance.side} ${stance.name}`;
+  return packs.tasks.stances.some(({ id, paired }) => id === stance.id && paired)
+    ? `at both its ${stance.name}s`
+    : stance.name;
+}
 
 /** Whole minutes; less than one is told as such. */
 export const minutesWord = (minutes: number): string =>

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { LengthUnit, OwnCost, Plan, Reason, ZonePlan } from '@kurrel/core';
-import { conflictsAt, formatLength, leftNumber, MAY_DECIDE } from '@kurrel/core';
+import { conflictsAt, formatLength, leftNumber, MAY_DECIDE, zoneKindId } from '@kurrel/core';
 import {
   conflictSentence,
   handWord,
@@ -8,6 +8,7 @@ import {
   passSentence,
   reasonFigure,
   reasonSentence,
+  runSentence,
   sourceWord,
 } from '@kurrel/words';
 import { memo } from 'react';
@@ -73,6 +74,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           ))}
         </ul>
       )}
+      <InRun run={plan.runs.find(({ id }) => id === zone.run) ?? null} unit={unit} />
       <BlockIn passes={zone.passes} unit={unit} />
       <Joins joins={zone.joins} unit={unit} />
       {zone.side && (
@@ -148,6 +150,24 @@ function Cost({ cost, unit }: { readonly cost: OwnCost; readonly unit: LengthUni
         `${formatLength(Math.abs(offMm), unit)} ${offMm > 0 ? 'longer' : 'shorter'} than this dog’s outline asks here. `}
       {broken.length > 0 && `Breaks: ${broken.map(({ rule }) => rule.text).join(' ')}`}
     </p>
+  );
+}
+
+/** The run that makes the place, with its way. A length or tool of its own takes the place out of it. */
+function InRun({ run, unit }: { readonly run: Plan['runs'][number] | null; readonly unit: LengthUnit }) {
+  if (!run) return null;
+  const others = new Set(run.zones.map(zoneKindId)).size - 1;
+  return (
+    <section aria-label="Run">
+      <h3>Run</h3>
+      <p>{runSentence(run, unit)}</p>
+      {others > 0 && (
+        <p className="muted">
+          {others === 1 ? 'One other place' : `${others} other places`} in the same stroke. A length or a tool
+          of its own takes this place out.
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -5,7 +5,9 @@ import type { ReactNode } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
+import { taskWord } from '../../parts/taskWords.ts';
 import { useGauge } from '../../parts/useGauge.ts';
+import { zoneWord } from '../../parts/words.ts';
 import { BreakMinutes } from './BreakMinutes.tsx';
 import { Early } from './Early.tsx';
 import type { Wanted } from './mayTake.ts';
@@ -88,6 +90,8 @@ const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something 
 
 function Answers(props: AskingProps) {
   const { question, task, now, onAct, onClose } = props;
+  const [place, setPlace] = useState(task.zone);
+  const where = task.zones.length > 1 && <Where zones={task.zones} chosen={place} onChoose={setPlace} />;
   const say = (act: TableAct) => {
     onAct(act);
     onClose();
@@ -103,7 +107,12 @@ function Answers(props: AskingProps) {
   );
   switch (question) {
     case 'skip':
-      return keys(SKIPS, (reason) => ({ kind: 'skipped', task: task.id, reason }));
+      return keys(SKIPS, (reason) => ({
+        kind: 'skipped',
+        task: task.id,
+        reason,
+        ...(task.zones.length > 1 ? { name: taskWord(task) } : {}),
+      }));
     case 'note':
       return <Notes task={task.id} onSay={say} />;
     case 'stop': {
@@ -111,34 +120,47 @@ function Answers(props: AskingProps) {
       return stop ? keys(STOPS, (text) => ({ kind: 'stop-named', stop: stop.id, text })) : null;
     }
     case 'hurt':
-      return keys(['nick', 'redness'], (what) => ({
-        kind: 'hurt',
-        zone: task.zone,
-        what: what === 'nick' ? 'nick' : 'redness',
-      }));
+      return (
+        <>
+          {where}
+          {keys(['nick', 'redness'], (what) => ({
+            kind: 'hurt',
+            zone: place,
+            what: what === 'nick' ? 'nick' : 'redness',
+          }))}
+        </>
+      );
     case 'mat':
       return (
-        <div className="answers">
-          <button
-            type="button"
-            className="table-key"
-            onClick={() => say({ kind: 'mat-found', zone: task.zone })}
-          >
-            Note it here
-          </button>
-          <Link
-            className="table-key"
-            to={`../hands${task.zone === null ? '' : `?zone=${task.zone}`}`}
-            relative="path"
-          >
-            Measure it: to the sheet of findings
-          </Link>
-        </div>
+        <>
+          {where}
+          <div className="answers">
+            <button
+              type="button"
+              className="table-key"
+              onClick={() => say({ kind: 'mat-found', zone: place })}
+            >
+              Note it here
+            </button>
+            <Link
+              className="table-key"
+              to={`../hands${place === null ? '' : `?zone=${place}`}`}
+              relative="path"
+            >
+              Measure it: to the sheet of findings
+            </Link>
+          </div>
+        </>
       );
     case 'break':
       return <BreakMinutes visitId={props.visitId} onSay={say} onNone={props.onClose} />;
     case 'measure':
-      return <Measure {...props} onSay={say} />;
+      return (
+        <>
+          {where}
+          <Measure {...props} key={place} place={place} onSay={say} />
+        </>
+      );
     case 'stuck':
       return <Stuck {...props} onSay={say} />;
     case 'early':
@@ -150,15 +172,38 @@ export interface Saying {
   readonly onSay: (act: TableAct) => void;
 }
 
-function Measure({ visitId, task, onSay }: AskingProps & Saying) {
+interface WhereProps {
+  readonly zones: readonly string[];
+  readonly chosen: string | null;
+  readonly onChoose: (zone: string) => void;
+}
+
+/** Which of the places of a step is meant. */
+function Where({ zones, chosen, onChoose }: WhereProps) {
+  return (
+    <label className="table-field">
+      Where
+      <select value={chosen ?? ''} onChange={(event) => onChoose(event.target.value)}>
+        {zones.map((zone) => (
+          <option key={zone} value={zone}>
+            {zoneWord(zone)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Measure({ visitId, task, place, onSay }: AskingProps & Saying & { readonly place: string | null }) {
   const unit = useAppSelector((state) => state.preferences.unit);
-  const gauge = useGauge(visitId, task.zone ?? '', () => undefined, task.leavesMm);
+  const plannedMm = task.lengths[task.zones.indexOf(place ?? '')] ?? task.leavesMm;
+  const gauge = useGauge(visitId, place ?? '', () => undefined, plannedMm);
   const reading = gauge.state === 'reading' || gauge.state === 'lost';
   const summary = summarise(gauge.readings);
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState(false);
-  if (task.zone === null) return <p className="table-how">Nothing is left at a length in this step.</p>;
-  const { zone } = task;
+  if (place === null) return <p className="table-how">Nothing is left at a length in this step.</p>;
+  const zone = place;
   const keep = () => {
     const read = parseLength(text, unit);
     if (!read.ok) return setWrong(true);
@@ -173,7 +218,7 @@ function Measure({ visitId, task, onSay }: AskingProps & Saying) {
       }}
     >
       <label htmlFor="table-measure">
-        Stretched, skin to tip, {unit}; planned {formatLength(task.leavesMm ?? 0, unit)}
+        Stretched, skin to tip, {unit}; planned {formatLength(plannedMm ?? 0, unit)}
       </label>
       <input
         id="table-measure"

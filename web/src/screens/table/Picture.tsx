@@ -30,18 +30,19 @@ export function Picture({ visit, body, plan, task }: PictureProps) {
         ? null
         : (packs.zones.zones.find(({ id }) => id === zoneKindId(task.zone ?? '')) ?? null);
     // The side is drawn for the left; the right is its mirror.
-    const drawnZone = task.zone?.replace(/\.right$/, '.left') ?? null;
+    const drawn = [...new Set(task.zones.map((zone) => zone.replace(/\.right$/, '.left')))];
     const first = kind ? CLOSE[kind.part] : undefined;
     const order = first ? [first, ...FROM] : FROM;
-    const id = order.find((one) => drawnZone !== null && shows(body.views[one], drawnZone)) ?? 'side';
+    const id = mostSeen(body, order, drawn);
     const view = body.views[id];
     const outline = outlineOf(view, plan, 'after', false);
     const now = outlineOf(view, plan, 'now', false);
     const frame = frameFor(view, [outline, now], BARE);
-    const patch = drawnZone === null ? null : patchOf(view, drawnZone);
-    return { id, view, outline, now, frame, patch: patch?.map(frame.point) ?? null, kind };
-  }, [body, plan, task.zone]);
-  const { id, view, outline, now, frame, patch, kind } = shown;
+    const patch = drawn.flatMap((zone) => patchOf(view, zone) ?? []).map(frame.point);
+    const lit = drawn.map(zoneKindId);
+    return { id, view, outline, now, frame, patch: patch.length > 0 ? patch : null, kind, lit };
+  }, [body, plan, task.zone, task.zones]);
+  const { id, view, outline, now, frame, patch, kind, lit } = shown;
   const left = useMemo(() => new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm])), [plan]);
   const crop = patch ? cropOf(patch, view.grounded ? LEAST_SHARE : LEAST_OF_HEAD) : { x: 0, y: 0, ...SHEET };
   const mirrored = task.side === 'right' && (id === 'side' || id === 'headSide');
@@ -67,6 +68,7 @@ export function Picture({ visit, body, plan, task }: PictureProps) {
         groups={[]}
         passes={[]}
         selected={task.zone === null ? '' : zoneKindId(task.zone)}
+        lit={lit}
         unit="mm"
         steady={false}
         onSelect={() => undefined}
@@ -98,6 +100,17 @@ export function Picture({ visit, body, plan, task }: PictureProps) {
       </DogDrawing>
     </div>
   );
+}
+
+/** The view that shows most of these places, of those that show as many the first. */
+function mostSeen(body: Body, views: readonly ViewId[], zones: readonly string[]): ViewId {
+  let best: ViewId = 'side';
+  let most = 0;
+  for (const id of views) {
+    const seen = zones.filter((zone) => shows(body.views[id], zone)).length;
+    if (seen > most) [best, most] = [id, seen];
+  }
+  return best;
 }
 
 const shows = (view: View, zone: string): boolean =>

@@ -1,10 +1,10 @@
 import type { Join, TableNow, Task } from '@kurrel/core';
 import { leftNumber } from '@kurrel/core';
-import { joinSentence } from '@kurrel/words';
+import { joinSentence, pathSentence } from '@kurrel/words';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
-import { minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import { lengthsOf, minutesWord, placesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
 import type { Wanted } from './mayTake.ts';
 import { PairOffer } from './PairOffer.tsx';
 
@@ -34,17 +34,21 @@ interface StepProps {
 export function Step(props: StepProps) {
   const { task, next, joins, ends } = props;
   const unit = useAppSelector((state) => state.preferences.unit);
+  const left = lengthsOf(task);
   const learning = useSessionQuery().data?.person.role === 'trainee';
   return (
     <>
       <p className="table-where">{taskWord(task)}</p>
-      {task.leavesMm === null ? null : (
-        <p className="table-length">
-          {leftNumber(task.leavesMm, unit)} <span>{unit}</span>
+      {left.length > 0 && (
+        <p className={left.length > 1 ? 'table-length several' : 'table-length'}>
+          {[...new Set([left[0], left.at(-1)])].map((mm) => leftNumber(mm ?? 0, unit)).join('–')}{' '}
+          <span>{unit}</span>
         </p>
       )}
+      {left.length > 1 && <p className="table-how">{placesWord(task, unit)}</p>}
       <p className="table-tool">{toolWord(task)}</p>
-      {ends && task.again === null && (
+      {task.path && task.again === null && <p className="table-how">{pathSentence(task.path)}</p>}
+      {ends && task.path === null && task.again === null && (
         <p className="table-how">
           From {ends.from} to {ends.to}
         </p>

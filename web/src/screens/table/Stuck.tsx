@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import type { AskingProps, Saying } from './Asking.tsx';
+import { taskWord } from '../../parts/taskWords.ts';
 import { takeTool } from './takeTool.ts';
 
 /** What is tried where a blade or comb does not pass: one step shorter, on both sides, or left. */
@@ -27,9 +28,11 @@ export function Stuck({ visit, plan, task, whyNot, onSay }: AskingProps & Saying
   }
   const { zone } = task;
   const steps = stepDown(visit, plan, zone);
-  const pair = otherSide(zone) === zone ? null : otherSide(zone);
+  const isRun = task.zones.length > 1;
+  const pair = isRun || otherSide(zone) === zone ? null : otherSide(zone);
   const take = (toolId: string) => {
-    const zones = pair && both ? [zone, pair] : [zone];
+    // A run stays one tool.
+    const zones = isRun ? task.zones : pair && both ? [zone, pair] : [zone];
     const why = whyNot({ zones, toolId, direction: 'with' });
     setRefused(why);
     if (why !== null) return;
@@ -59,9 +62,16 @@ export function Stuck({ visit, plan, task, whyNot, onSay }: AskingProps & Saying
         <button
           type="button"
           className="table-key"
-          onClick={() => onSay({ kind: 'skipped', task: task.id, reason: 'would not pass: left' })}
+          onClick={() =>
+            onSay({
+              kind: 'skipped',
+              task: task.id,
+              reason: 'would not pass: left',
+              ...(isRun ? { name: taskWord(task) } : {}),
+            })
+          }
         >
-          Skip this place
+          {isRun ? 'Skip this step' : 'Skip this place'}
         </button>
       </div>
       {pair && steps.length > 0 && (

@@ -8,6 +8,7 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
+import { joinsOf } from './joinsOf.ts';
 import { minutesWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
 import { changedSinceSigned } from '../../parts/signedThen.ts';
@@ -125,6 +126,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
       task: current.id,
       part: current.part,
       zone: current.zone,
+      ...(current.zones.length > 1 ? { zones: current.zones, lengths: current.lengths } : {}),
       toolId: current.toolId,
       tool: current.tool,
       direction: current.direction,
@@ -169,7 +171,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const thermometer = useThermometer(sheet.visit.id, current, startedMs, held);
   const heat = current ? heatOf(current, events, since, clock, thermometer.celsius) : null;
   const readyAt = addMinutes(new Date(clock), now.leftMinutes);
-  const joins = plan.zones.find(({ zone }) => zone === current?.zone)?.joins ?? [];
+  const joins = joinsOf(plan, current);
   const impatient = now.patienceShare < 0.15 && current !== null && asking === null;
   return (
     <main id="content" className="table-screen">
