@@ -5,6 +5,8 @@ import { AS_DRAWN } from '../case/choices.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
+import { areaIn, zoneIn } from '../../testing/targets.ts';
+import { shaveFloorMm, shavingAt } from './shaving.ts';
 import { unsafe } from './unsafe.ts';
 
 const long = hairEverywhere(60);
@@ -145,5 +147,33 @@ describe('the question of shaving', () => {
       shave: 'being-signed',
     });
     expect(lenient.shaving.answer).toBe('declined');
+  });
+});
+
+describe('where the question of shaving is asked', () => {
+  const visit = caseFor('samoyed', { wish: { ...AS_DRAWN, allOverMm: 5 } });
+  const at = (of: typeof visit, zone: string, techniques: readonly ('clip' | 'scissor' | 'leave')[]) =>
+    shavingAt(of, zoneIn(of, zone), areaIn(of, zoneKindId(zone), { techniques }));
+
+  it('on the jacket, not on the head, on thin skin, or where the trim itself has a blade', () => {
+    expect(at(visit, 'back', ['leave'])).toBe('declined');
+    expect(at(visit, 'topknot', ['leave'])).toBe('free');
+    expect(at(visit, 'belly', ['leave'])).toBe('free');
+    expect(at(visit, 'back', ['scissor', 'clip'])).toBe('free');
+    expect(at(visit, 'back', ['scissor'])).toBe('declined');
+    const curl = caseFor('standard-poodle', { wish: { ...AS_DRAWN, allOverMm: 5 } });
+    expect(at(curl, 'back', ['leave'])).toBe('free');
+    const wire = caseFor('airedale-terrier', { wish: { ...AS_DRAWN, allOverMm: 5 } });
+    expect(at(wire, 'back', ['leave'])).toBe('explained');
+  });
+
+  it('its floor is the longest workable length, or what was signed where that is longer', () => {
+    const floor = (leftMm: Readonly<Record<string, number>> | null) =>
+      shaveFloorMm({ shaving: { ...visit.shaving, signedMm: leftMm } }, zoneIn(visit, 'back'));
+    expect(floor(null)).toBe(13);
+    expect(floor({ back: 20 })).toBe(20);
+    expect(floor({ back: 9, loin: 30 })).toBe(13);
+    const free = { ...visit.shaving, policy: null, signedMm: null };
+    expect(shaveFloorMm({ shaving: free }, zoneIn(visit, 'back'))).toBe(0);
   });
 });
