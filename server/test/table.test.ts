@@ -235,3 +235,26 @@ describe('one bath', () => {
     expect(await left()).toBe(940);
   });
 });
+
+describe('a step of several places', () => {
+  const places = ['back', 'loin', 'rib.left'];
+  const run = (extra: Partial<Extract<TableAct, { kind: 'done' }>> = {}) =>
+    done('back', { task: 'run:body', zones: places, lengths: [13, 13, 9], leavesMm: 13, ...extra });
+
+  it('is kept with all of them, and each has its own length in what the visit leaves behind', async () => {
+    const { agent, visit } = await open('bram', 'Dumpling');
+    const [kept] = (await log(agent, visit, [act(run())])).slice(-1);
+    expect(kept).toMatchObject({ kind: 'done', task: 'run:body', zones: places, lengths: [13, 13, 9] });
+    expect(kept?.marks ?? []).not.toContain('unknown-step');
+  });
+
+  it('names the place that nobody knows', async () => {
+    const { agent, visit } = await open('bram', 'Dumpling');
+    const answer = await agent
+      .post(`/api/visits/${visit}/log`)
+      .send({ events: [act(run({ zones: ['back', 'wing'] }))] })
+      .expect(422);
+    expect(JSON.stringify(answer.body)).toMatch(/wing/);
+    await log(agent, visit, [act(run({ zones: [] as string[] }))], 422);
+  });
+});
