@@ -88,7 +88,7 @@ describe('bath and order', () => {
         cards.map((card) => (card.textContent ?? '').replace(/^\d+\s*/, '')),
       );
     const before = await names();
-    const at = before.findIndex((name) => name.startsWith('ribs'));
+    const at = before.findIndex((name) => name.startsWith('shoulder and ribs'));
     const move = async (index: number, key: 'ArrowRight' | 'ArrowLeft') => {
       const cards = await page.$$('.card-body');
       await cards[index]?.focus();

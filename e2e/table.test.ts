@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
 import { press } from './browser.ts';
 import { openHands, openSalon, openStation, textOf, waitForText } from './salon.ts';
-import { pedal, where, logOf, sent, openTable, until } from './table.ts';
+import { pedal, where, logOf, sent, openTable, saveLengths, until } from './table.ts';
 
 /** Whether what is touched in the middle of an element is that element. */
 const isUncovered = (element: Element): boolean => {
@@ -72,12 +72,12 @@ describe('a whole dog by pedal alone', () => {
 });
 
 describe('what happens at the table', () => {
-  it('a blade that will not pass: one step shorter, on both sides, planned again and saved', async () => {
+  it('a blade that will not pass: one step shorter, for the whole run, planned again and saved', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Juniper');
-    await until(page, 'ribs');
+    await until(page, 'body');
     const before = await textOf(page, '.table-tool');
-    expect(await textOf(page, '.table-say')).toContain('From shoulder to thigh');
+    expect(await textOf(page, '.table-say')).toContain('From below the occiput to tail root');
     await page.locator('.table-keys ::-p-text(Won’t pass)').click();
     await page.waitForSelector('.asking .answers button');
     const offered = await textOf(page, '.asking .answers button');
@@ -102,7 +102,9 @@ describe('what happens at the table', () => {
       const answer = await fetch(`/api${path.replace(/\/draft.*/, '')}/plans`);
       return (await answer.json()) as { choices: { overrides: { zone: string }[] } }[];
     }, new URL(page.url()).pathname);
-    expect(plans[0]?.choices.overrides.map(({ zone }) => zone).sort()).toEqual(['rib.left', 'rib.right']);
+    // All of the run, on both sides: it stays one tool.
+    const zones = plans[0]?.choices.overrides.map(({ zone }) => zone) ?? [];
+    expect(zones).toEqual(expect.arrayContaining(['nape', 'back', 'rib.left', 'rib.right']));
     await page.close();
   });
 
@@ -160,7 +162,7 @@ describe('what happens at the table', () => {
   it('the thermometer takes the place of the heat model while it reads', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Marzipan');
-    await until(page, 'pads');
+    await until(page, 'between the pads');
     await waitForText(page, '.table-top', 'blade about 2');
     await press(page, '.blade button');
     await waitForText(page, '.table-top', '°C, read');
@@ -172,7 +174,7 @@ describe('what happens at the table', () => {
   it('what was left is read with the gauge and kept as measured by it', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Bosun');
-    await until(page, 'foreleg');
+    await until(page, 'body and legs');
     await press(page, '.table-keys ::-p-text(Measure)');
     await press(page, '.asking ::-p-text(Read with the gauge)');
     await waitForText(page, '.asking', 'readings');
@@ -285,6 +287,8 @@ describe('what happens at the table', () => {
 describe('left and right, and a device that is gone', () => {
   it('what one side got is offered to the other at one touch', async () => {
     const page = await salon.enter('Ottilie Marsh');
+    await openTable(page, 'Quill');
+    expect(await saveLengths(page, 'Quill', { 'rib.left': 10, 'rib.right': 10.1 })).toBe('saved');
     await openTable(page, 'Quill');
     await until(page, 'ribs');
     const [first, planned] = [await where(page), await textOf(page, '.table-tool')];

@@ -1,3 +1,4 @@
+import type { VisitSheet } from '@kurrel/contract';
 import type { TableEvent } from '@kurrel/core';
 import type { Page } from 'puppeteer-core';
 import { openStation, textOf, visitAddress, waitForText } from './salon.ts';
@@ -47,3 +48,34 @@ export const until = async (page: Page, place: string) => {
   }
   throw new Error(`no step at ${place}`);
 };
+
+/** Saves lengths of somebody's own for places of a dog whose plan is saved, as another screen would. */
+export async function saveLengths(page: Page, dog: string, lengths: Readonly<Record<string, number>>) {
+  const visit = new URL(await visitAddress(page, dog)).pathname;
+  return page.evaluate(
+    async (path, own) => {
+      const { saved } = (await (await fetch(`/api${path}`)).json()) as VisitSheet;
+      if (!saved) return 'no plan is saved';
+      const overrides = Object.entries(own).map(([zone, targetMm]) => ({
+        zone,
+        targetMm,
+        toolId: null,
+        direction: null,
+        reason: 'as it lies',
+        acknowledged: true,
+      }));
+      const answer = await fetch(`/api${path}/plan`, {
+        method: 'PUT',
+        headers: {
+          'content-type': 'application/json',
+          'If-Match': `"${saved.version}"`,
+          'Idempotency-Key': 'lengths-of-another-screen',
+        },
+        body: JSON.stringify({ ...saved.choices, overrides }),
+      });
+      return answer.ok ? 'saved' : await answer.text();
+    },
+    visit,
+    lengths,
+  );
+}

@@ -82,6 +82,10 @@ describe('what one tool is asked to leave over several places', () => {
     });
   });
 
+  it('no length turns it: drawn with the lay it goes with the lay, though it may go against', () => {
+    expect(together(member('back', 13), member('rib', 13)).directions).toEqual(['with']);
+  });
+
   it('a place that allows none of the ways of the others leaves', () => {
     const turned = { drawnDirection: 'against' as const, directions: ['against'] as const };
     const most = member('back', 13, { directions: ['with'] }, 0.3);

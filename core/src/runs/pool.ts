@@ -19,7 +19,7 @@ export interface Pooled<M extends Member> {
 
 /**
  * What places ask of a tool together. Length: the median of theirs by area, within the range of all; technique and
- * direction: those most of the skin is drawn with; floors, forbidden ways and promises: those of every place. A place leaves
+ * direction: those most of the skin is drawn with, and no length turns it; floors, forbidden ways and promises: those of every place. A place leaves
  * the pool that could not be done so: whose range excludes the length or that may not be left so far off its own, that
  * lacks the technique, or that has no direction in common with the others.
  * Null where nothing is left in it.
@@ -99,7 +99,10 @@ function together(members: readonly Member[], technique: Technique, targetMm: nu
   const inAll = <T>(of: (demand: ZoneDemand) => readonly T[]) =>
     of(lead).filter((one) => demands.every((demand) => of(demand).includes(one)));
   const techniques = inAll((demand) => demand.techniques);
-  const directions = inAll((demand) => demand.directions);
+  const allowed = inAll((demand) => demand.directions);
+  const drawnDirection = allowed.includes(lead.drawnDirection) ? lead.drawnDirection : 'with';
+  // No length turns a run; the lay is always kinder.
+  const directions = allowed.filter((one) => one === drawnDirection || one === 'with');
   const loMm = Math.max(...demands.map((demand) => demand.loMm));
   // Hair that is shorter here or there is passed over.
   const hiMm = Math.max(...demands.map((demand) => demand.hiMm));
@@ -123,7 +126,7 @@ function together(members: readonly Member[], technique: Technique, targetMm: nu
     ),
     spare: inAll(({ spare }) => spare),
     directions,
-    drawnDirection: directions.includes(lead.drawnDirection) ? lead.drawnDirection : 'with',
+    drawnDirection,
     blades: first && first.filter((kind) => bladed.every((blades) => blades.includes(kind))),
     smallTools: demands.every(({ smallTools }) => smallTools),
     skipTooth: demands.every(({ skipTooth }) => skipTooth),

@@ -6,9 +6,9 @@ import {
   handWord,
   joinSentence,
   passSentence,
+  pathSentence,
   reasonFigure,
   reasonSentence,
-  runSentence,
   sourceWord,
 } from '@kurrel/words';
 import { memo } from 'react';
@@ -74,7 +74,6 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           ))}
         </ul>
       )}
-      <InRun run={plan.runs.find(({ id }) => id === zone.run) ?? null} unit={unit} />
       <BlockIn passes={zone.passes} unit={unit} />
       <Joins joins={zone.joins} unit={unit} />
       {zone.side && (
@@ -128,6 +127,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
         </Button>
       )}
       <With zone={zone} zones={zones} unit={unit} hands={props.sheet.hands} />
+      <InRun run={plan.runs.find(({ id }) => id === zone.run) ?? null} />
       {zone.cautions.length > 0 && (
         <section className="care">
           <h3>Care</h3>
@@ -153,20 +153,17 @@ function Cost({ cost, unit }: { readonly cost: OwnCost; readonly unit: LengthUni
   );
 }
 
-/** The run that makes the place, with its way. A length or tool of its own takes the place out of it. */
-function InRun({ run, unit }: { readonly run: Plan['runs'][number] | null; readonly unit: LengthUnit }) {
-  if (!run) return null;
-  const others = new Set(run.zones.map(zoneKindId)).size - 1;
+/** The run that makes the place, with its way; nothing where it is a run by itself. */
+function InRun({ run }: { readonly run: Plan['runs'][number] | null }) {
+  const others = new Set(run?.zones.map(zoneKindId)).size - 1;
+  if (!run || others < 1) return null;
   return (
     <section aria-label="Run">
-      <h3>Run</h3>
-      <p>{runSentence(run, unit)}</p>
-      {others > 0 && (
-        <p className="muted">
-          {others === 1 ? 'One other place' : `${others} other places`} in the same stroke. A length or a tool
-          of its own takes this place out.
-        </p>
-      )}
+      <h3>In one run: {run.stretch ?? run.name}</h3>
+      <p>
+        {others === 1 ? 'One other place' : `${others} other places`} in the same stroke. {pathSentence(run)}
+      </p>
+      <p className="muted">A length or a tool of its own takes this place out of it.</p>
     </section>
   );
 }
