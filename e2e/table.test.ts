@@ -288,10 +288,10 @@ describe('left and right, and a device that is gone', () => {
   it('what one side got is offered to the other at one touch', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Quill');
-    expect(await saveLengths(page, 'Quill', { 'rib.left': 10, 'rib.right': 10.1 })).toBe('saved');
+    expect(await saveLengths(page, 'Quill', { 'rib.left': 6.2, 'rib.right': 10.3 })).toBe('saved');
     await openTable(page, 'Quill');
     await until(page, 'ribs');
-    const [first, planned] = [await where(page), await textOf(page, '.table-tool')];
+    const first = await where(page);
     await page.locator('.table-keys ::-p-text(Won’t pass)').click();
     await page.locator('.asking .both input').click();
     const offered = await textOf(page, '.asking .answers button');
@@ -306,7 +306,7 @@ describe('left and right, and a device that is gone', () => {
     );
     await until(page, 'ribs');
     expect(await where(page)).not.toBe(first);
-    expect(await textOf(page, '.table-tool')).toBe(planned);
+    expect(await textOf(page, '.table-tool')).not.toContain(tool);
     await waitForText(page, '.table-say', `The other side got ${tool}`);
     await page.locator('.table-say button ::-p-text(The same here)').click();
     await waitForText(page, '.table-tool', tool);
