@@ -46,6 +46,18 @@ describe('where a dog on the table stands', () => {
     expect([after.current, after.behind]).toEqual([second, 2]);
   });
 
+  it('a run whose places were done one by one is behind, and not while one of them is left', () => {
+    const body = tasks.find(({ id }) => id === 'run:body');
+    if (!body) throw new Error('no body');
+    const acts = body.zones.map((zone) => event(done({ ...body, id: `zone:${zone}`, zone, zones: [zone] })));
+    const isAhead = (...events: readonly TableEvent[]) => {
+      const is = tableNow([body], events, 60);
+      return is.current === body;
+    };
+    expect(isAhead(...acts)).toBe(false);
+    expect(isAhead(...acts.slice(1))).toBe(true);
+  });
+
   it('an act sent twice is one, in whatever order they arrive', () => {
     const acts = [
       event(done(first)),

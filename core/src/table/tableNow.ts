@@ -109,8 +109,13 @@ export function tableNow(order: readonly Task[], events: readonly TableEvent[], 
     }
   }
   const passedOver = (id: string) => skipped.has(id) || leftOut.has(id) || another.has(id);
-  const gone = ({ id, again }: Task) =>
-    done.has(id) || passedOver(id) || (again !== null && passedOver(again.of));
+  // Places that were done one by one, under another plan or in a log from before, are behind as well.
+  const isPassed = ({ zones }: Task) => zones.length > 1 && zones.every((zone) => done.has(`zone:${zone}`));
+  const gone = (task: Task) =>
+    done.has(task.id) ||
+    isPassed(task) ||
+    passedOver(task.id) ||
+    (task.again !== null && passedOver(task.again.of));
   const ahead = order.filter((task) => !gone(task));
   return {
     current: ended === null ? (ahead[0] ?? null) : null,

@@ -162,7 +162,12 @@ function Answers(props: AskingProps) {
         </>
       );
     case 'stuck':
-      return <Stuck {...props} onSay={say} />;
+      return (
+        <>
+          {where}
+          <Stuck {...props} place={place} onSay={say} />
+        </>
+      );
     case 'early':
       return <Early {...props} onSay={say} />;
   }
@@ -194,16 +199,20 @@ function Where({ zones, chosen, onChoose }: WhereProps) {
   );
 }
 
-function Measure({ visitId, task, place, onSay }: AskingProps & Saying & { readonly place: string | null }) {
+function Measure({
+  visitId,
+  task,
+  place: zone,
+  onSay,
+}: AskingProps & Saying & { readonly place: string | null }) {
   const unit = useAppSelector((state) => state.preferences.unit);
-  const plannedMm = task.lengths[task.zones.indexOf(place ?? '')] ?? task.leavesMm;
-  const gauge = useGauge(visitId, place ?? '', () => undefined, plannedMm);
+  const plannedMm = task.lengths[task.zones.indexOf(zone ?? '')] ?? task.leavesMm;
+  const gauge = useGauge(visitId, zone ?? '', () => undefined, plannedMm);
   const reading = gauge.state === 'reading' || gauge.state === 'lost';
   const summary = summarise(gauge.readings);
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState(false);
-  if (place === null) return <p className="table-how">Nothing is left at a length in this step.</p>;
-  const zone = place;
+  if (zone === null) return <p className="table-how">Nothing is left at a length in this step.</p>;
   const keep = () => {
     const read = parseLength(text, unit);
     if (!read.ok) return setWrong(true);

@@ -7,7 +7,14 @@ import { taskWord } from '../../parts/taskWords.ts';
 import { takeTool } from './takeTool.ts';
 
 /** What is tried where a blade or comb does not pass: one step shorter, on both sides, or left. */
-export function Stuck({ visit, plan, task, whyNot, onSay }: AskingProps & Saying) {
+export function Stuck({
+  visit,
+  plan,
+  task,
+  place: zone,
+  whyNot,
+  onSay,
+}: AskingProps & Saying & { readonly place: string | null }) {
   const dispatch = useAppDispatch();
   const unit = useAppSelector((state) => state.preferences.unit);
   const [both, setBoth] = useState(true);
@@ -18,7 +25,7 @@ export function Stuck({ visit, plan, task, whyNot, onSay }: AskingProps & Saying
       <p className="table-how">No blade is in hand at this step. Where a mat stops the comb: Mat found.</p>
     );
   }
-  if (task.zone === null) {
+  if (zone === null) {
     return (
       <p className="table-how">
         Where it stops, a shorter blade, with the lay, none shorter than {floor}; then this one again. Where
@@ -26,7 +33,6 @@ export function Stuck({ visit, plan, task, whyNot, onSay }: AskingProps & Saying
       </p>
     );
   }
-  const { zone } = task;
   const steps = stepDown(visit, plan, zone);
   const isRun = task.zones.length > 1;
   const pair = isRun || otherSide(zone) === zone ? null : otherSide(zone);
