@@ -108,6 +108,25 @@ describe('what happens at the table', () => {
     await page.close();
   });
 
+  it('a nick in a run is of no place until somebody names one', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openTable(page, 'Fig');
+    await until(page, 'body');
+    const nick = async (zone: string | null) => {
+      await press(page, '.table-keys ::-p-text(Nick, redness)');
+      await page.waitForSelector('.asking select');
+      if (zone !== null) await page.select('.asking select', zone);
+      await press(page, '.asking .answers ::-p-text(nick)');
+      await page.waitForSelector('.asking', { hidden: true });
+    };
+    await nick(null);
+    await nick('rib.right');
+    await sent(page);
+    const hurt = (await logOf(page, 'Fig')).flatMap((act) => (act.kind === 'hurt' ? [act.zone] : []));
+    expect(hurt).toEqual([null, 'rib.right']);
+    await page.close();
+  });
+
   it('where no blade is in hand, none is offered for one that will not pass', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Clementine');

@@ -38,7 +38,7 @@ export function Asking(props: AskingProps) {
   return (
     // A stop that comes up stands above the question and would push its answers down behind the keys.
     <AskingBox question={question} above={now.stops.length} back="Back to the step" onClose={onClose}>
-      <Answers {...props} />
+      <Answers key={question} {...props} />
     </AskingBox>
   );
 }
@@ -90,8 +90,13 @@ const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something 
 
 function Answers(props: AskingProps) {
   const { question, task, now, onAct, onClose } = props;
-  const [place, setPlace] = useState(task.zone);
-  const where = task.zones.length > 1 && <Where zones={task.zones} chosen={place} onChoose={setPlace} />;
+  // What hurt or was found in a run is said of no place before somebody has named it.
+  const several = task.zones.length > 1;
+  const mayBeOpen = several && (question === 'hurt' || question === 'mat');
+  const [place, setPlace] = useState(mayBeOpen ? null : task.zone);
+  const where = several && (
+    <Where zones={task.zones} chosen={place} mayBeOpen={mayBeOpen} onChoose={setPlace} />
+  );
   const say = (act: TableAct) => {
     onAct(act);
     onClose();
@@ -180,15 +185,17 @@ export interface Saying {
 interface WhereProps {
   readonly zones: readonly string[];
   readonly chosen: string | null;
-  readonly onChoose: (zone: string) => void;
+  readonly mayBeOpen: boolean;
+  readonly onChoose: (zone: string | null) => void;
 }
 
 /** Which of the places of a step is meant. */
-function Where({ zones, chosen, onChoose }: WhereProps) {
+function Where({ zones, chosen, mayBeOpen, onChoose }: WhereProps) {
   return (
     <label className="table-field">
       Where
-      <select value={chosen ?? ''} onChange={(event) => onChoose(event.target.value)}>
+      <select value={chosen ?? ''} onChange={(event) => onChoose(event.target.value || null)}>
+        {mayBeOpen && <option value="">not said</option>}
         {zones.map((zone) => (
           <option key={zone} value={zone}>
             {zoneWord(zone)}
