@@ -67,7 +67,7 @@ describe('two screens of one day', () => {
     const still = await textOf(one, '.table-say');
     expect(still.split(' ').slice(0, 4)).toEqual(inHand.split(' ').slice(0, 4));
     await press(one, '[aria-label="A newer plan"] summary');
-    await waitForText(one, '[aria-label="A newer plan"] li', 'back');
+    await waitForText(one, '[aria-label="A newer plan"] li', 'top line');
     await pedal(one);
     await waitForText(one, '[aria-label="A newer plan"]', 'What is left follows it');
     await sent(one);

@@ -120,6 +120,14 @@ const ACTS: Readonly<Record<TableEvent['kind'], Record<string, unknown>>> = {
     zone: zone().nullable().defined(),
     zones: array(zone().required()).min(1).max(80).optional(),
     lengths: array(mm().nullable().defined()).min(1).max(80).optional(),
+    tools: array(
+      object({ toolId: tool(), tool: text().max(80).defined() })
+        .noUnknown()
+        .required(),
+    )
+      .min(1)
+      .max(80)
+      .optional(),
     toolId: tool(),
     tool: text().max(80).defined(),
     direction: text().oneOf(DIRECTIONS).nullable().defined(),

@@ -96,6 +96,7 @@ export * from './estimate/context.ts';
 export * from './estimate/fit.ts';
 export * from './tasks/tasks.ts';
 export * from './tasks/tasksOf.ts';
+export * from './tasks/taskId.ts';
 export { workRules, workStages } from './tasks/stages.ts';
 export * from './order/orderWork.ts';
 export * from './order/ownOrder.ts';

@@ -1,4 +1,4 @@
-import type { Conflict, ConflictKind, Lack, LengthUnit, MatReason, Technique } from '@kurrel/core';
+import type { Conflict, ConflictKind, Lack, LengthUnit, MatReason, Technique, ToolRole } from '@kurrel/core';
 import { formatLength } from '@kurrel/core';
 import { listWord, techniqueWord } from './names.ts';
 import { matReasonWord } from './reasons.ts';
@@ -23,6 +23,14 @@ function lackWord({ what, kinds }: Lack): string {
       return `Buy or borrow: ${list}.`;
   }
 }
+
+const SHAPE_VERB: Readonly<Record<ToolRole, string>> = {
+  line: 'cut straight lines',
+  round: 'cut curves',
+  edge: 'cut edges and small places',
+  soften: 'soften a join',
+  texture: 'break up long soft coat',
+};
 
 /** One sentence for every kind of conflict: what could not be kept, why, and what can be done. */
 const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
@@ -64,6 +72,8 @@ const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
     `Your drawer has nothing near ${asked}${won === '' ? '; it is left alone' : `; it is left at ${won}`}. ${lack ? lackWord(lack) : ''}`.trim(),
   'left-shorter': ({ won, asked, lack }) =>
     `Every tool allowed here leaves less than ${asked}; it is left at ${won}. ${lack ? lackWord(lack) : ''}`.trim(),
+  'lacks-shape': ({ about, alternatives, lack }) =>
+    `No tool at hand to ${SHAPE_VERB[about as ToolRole]}: ${alternatives.join(', ')} does it, more slowly. ${lack ? lackWord(lack) : ''}`.trim(),
   'mat-takes-hair': ({ won, asked, about }) =>
     `The mat (${lossWord(about)}) leaves ${won} where ${asked} was planned.`,
   'mat-changes-trim': ({ about, alternatives }) =>

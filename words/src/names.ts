@@ -46,6 +46,9 @@ export function placeWord({ zones }: ZonePack, zone: string): string {
 
 export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** With a capital and a full stop, where it has none. */
+export const fullSentence = (text: string): string => sentence(/[.!?]$/.test(text) ? text : `${text}.`);
+
 /** “a, b and c”. */
 export function listWord(words: readonly string[]): string {
   const last = words.at(-1) ?? '';

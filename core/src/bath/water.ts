@@ -1,14 +1,10 @@
 import type { Case } from '../case/resolveCase.ts';
 import { visibleDepth } from '../coat/hair.ts';
 import type { TreatmentPack } from '../packs/treatments.ts';
-import type { ZoneKind } from '../packs/zones.ts';
-import type { Plan, ZonePlan } from '../plan/plan.ts';
+import { shareOf } from '../packs/zones.ts';
+import type { Plan } from '../plan/plan.ts';
 import { byId, requireNumber } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
-
-/** Share of the dog's skin that a zone of the plan covers. */
-export const shareOf = (zone: Pick<ZonePlan, 'side'>, { share }: Pick<ZoneKind, 'share'>): number =>
-  zone.side === null ? share : share / 2;
 
 /** A rough clip leaves so much more than the finish, share (prior). */
 const ROUGH_SHARE = 1.25;

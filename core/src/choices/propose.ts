@@ -6,7 +6,7 @@ import { plannedAgainstStandard } from '../check/standard.ts';
 import { daysToReach, growthIn } from '../coat/hair.ts';
 import { byId } from '../terms/failure.ts';
 import type { Estimate, EstimateContext } from '../estimate/estimate.ts';
-import { shareOf } from '../bath/water.ts';
+import { shareOf } from '../packs/zones.ts';
 import { estimateVisit } from '../estimate/estimate.ts';
 import type { Fit } from '../estimate/fit.ts';
 import { fitVisit } from '../estimate/fit.ts';

@@ -1,11 +1,11 @@
 import type { Case } from '../case/resolveCase.ts';
-import { coatWater, dryingTime, shareOf, waterLeft } from '../bath/water.ts';
+import { coatWater, dryingTime, waterLeft } from '../bath/water.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import type { Severity } from '../terms/dog.ts';
-import { zoneKindId } from '../terms/zone.ts';
 import type { LoggedPart, Pace } from './pace.ts';
 import { paceOf } from './pace.ts';
+import { workIn } from './work.ts';
 
 /** Eight visits in ten end inside it. */
 export interface Range {
@@ -110,14 +110,8 @@ export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext)
 /** Minutes of tool work by part of the visit. */
 function workMinutes(plan: Plan, { packs, surfaceM2 }: Case): ReadonlyMap<string, number> {
   const minutes = new Map<string, number>();
-  for (const zone of plan.zones) {
-    const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
-    const part = packs.times.regions[kind.region];
-    const skinM2 = surfaceM2 * shareOf(zone, kind);
-    const used = zone.tool ? packs.times.perM2[zone.tool.technique] : 0;
-    const rate = zone.chargedAs ? Math.max(used, packs.times.perM2[zone.chargedAs]) : used;
-    minutes.set(part, (minutes.get(part) ?? 0) + skinM2 * rate * kind.care);
-  }
+  for (const { part, weight } of workIn(plan, packs, surfaceM2))
+    minutes.set(part, (minutes.get(part) ?? 0) + weight);
   return minutes;
 }
 

@@ -175,8 +175,8 @@ describe('every dog of every breed', () => {
     const { order } = orderWork(problemOf(workOf('standard-poodle', { hairMm: hairEverywhere(90) })));
     const at = (id: string) => order.indexOf(id);
     expect(at('dry')).toBeGreaterThan(at('bath:rinse'));
-    expect(at('zone:topknot')).toBeGreaterThan(at('dry'));
+    expect(at('form:topknot')).toBeGreaterThan(at('dry'));
     expect(at('brush')).toBeLessThan(at('bath:mild'));
-    expect(at('step-back')).toBeGreaterThan(at('zone:topknot'));
+    expect(at('step-back')).toBeGreaterThan(at('form:topknot'));
   });
 });

@@ -6,7 +6,9 @@ import type { BodyTemplate } from './archetypes.ts';
 import type { Purpose } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
 import type { Technique } from '../terms/tool.ts';
+import type { Form } from './forms.ts';
 import type { Run } from './runs.ts';
+import type { ToolRole } from './tools.ts';
 import type { Usual } from './zones.ts';
 
 /** What a trim leaves in a zone. */
@@ -17,6 +19,8 @@ export interface TrimArea extends Usual {
   readonly range: readonly [number, number];
   /** Share of the length at landmarks of the contour: how a dome or a column is shaped. */
   readonly shape: Readonly<Record<string, number>> | null;
+  /** What shape of hand tool it wants before those of its form. */
+  readonly roles: readonly ToolRole[];
   /** Lay of this hair where it differs from the coat's, degrees. */
   readonly layDeg: number | null;
   /** Edges towards shorter hair: cut at a bevel, or left to stand over it. */
@@ -42,6 +46,8 @@ export interface Trim {
   readonly areas: Areas;
   /** How its places run together under a machine: every place drawn for one is in one of them. */
   readonly runs: readonly Run[];
+  /** What a hand shapes as one thing: every place is in one of them. */
+  readonly forms: readonly Form[];
   /** What the head is shaped to; null where it is left as its places are drawn. */
   readonly head: HeadForm | null;
   /** Clip lines of the breed that this trim uses. */

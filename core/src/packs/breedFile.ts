@@ -1,7 +1,10 @@
 /** The shape of `packs/breeds/*.json` and `packs/patterns.json` as they are written; `resolveBreed.ts` makes a breed of them. */
+import type { Purpose } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
 import type { HeadForm, BreedPack, ClipLine, Fallback, Rule, Trim, TrimArea } from './breed.ts';
+import type { Form, FormRow, UsualRoles } from './forms.ts';
 import type { RunRow } from './runs.ts';
+import type { ToolRole } from './tools.ts';
 
 /**
  * A row of a pattern or trim: what it says of some zones or groups of zones (`*`: all). Rows are laid over each other in order, and what a
@@ -16,21 +19,32 @@ export interface Pattern {
   readonly areas: readonly AreaRow[];
   /** How its places run together under a machine, where that is not the usual way. */
   readonly runs?: readonly RunRow[];
+  /** What a hand shapes as one thing, where that is not the usual way. */
+  readonly forms?: readonly FormRow[];
   readonly source: Source;
 }
 
 export interface PatternPack {
   /** How places run together under a machine where no pattern and no trim says otherwise. */
   readonly runs: readonly RunRow[];
+  /** What a hand shapes as one thing, where no pattern and no trim says otherwise. */
+  readonly forms: readonly FormRow[];
+  readonly roles: UsualRoles;
+  /** What dogs are trimmed for on which a machine takes the bulk off. */
+  readonly bulkFor: readonly Purpose[];
+  /** What is done on all the dog as one thing: setting its lines before any form, softening its joins after all. */
+  readonly lines: Pick<Form, 'id' | 'name'> & { readonly how: string };
+  readonly joins: Pick<Form, 'id' | 'name'> & { readonly how: string; readonly roles: readonly ToolRole[] };
   readonly patterns: readonly Pattern[];
 }
 
-export interface TrimFile extends Omit<Trim, 'areas' | 'head' | 'runs'> {
+export interface TrimFile extends Omit<Trim, 'areas' | 'head' | 'runs' | 'forms'> {
   readonly head?: HeadForm;
   /** Patterns it is built from, laid over each other in order. */
   readonly patterns: readonly string[];
   readonly areas: readonly AreaRow[];
   readonly runs?: readonly RunRow[];
+  readonly forms?: readonly FormRow[];
 }
 
 export interface BreedFile extends Omit<BreedPack, 'trims' | 'fallbacks' | 'lines' | 'rules'> {

@@ -1,6 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import type { Anchor, Rule } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
+import type { FormRow } from './forms.ts';
 import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
 import type { RunRow } from './runs.ts';
@@ -49,6 +50,14 @@ const shapeNames = (packs: Packs): readonly string[] => [
   ...packs.views.parts.flatMap(({ outline }) => facingPointsOf(outline).map(({ name }) => name)),
 ];
 
+/** The places that forms and their steps name. */
+function inForms(say: Say, where: string, forms: readonly FormRow[], zones: readonly string[]): void {
+  forms.forEach(({ zones: at, steps }, f) => {
+    say(`${where}[${f}].zones`, 'zone', at, zones);
+    steps.forEach((step, s) => say(`${where}[${f}].steps[${s}].zones`, 'zone', step.zones ?? [], zones));
+  });
+}
+
 /** Every name in a breed's file that no pack has, with its path and the nearest name there is. */
 export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[] {
   const { problems, say } = collector();
@@ -68,6 +77,7 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
       say(`trims[${t}].areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });
     (trim.runs ?? []).forEach((run, r) => say(`trims[${t}].runs[${r}].path`, 'zone', run.path, zones));
+    inForms(say, `trims[${t}].forms`, trim.forms ?? [], zones);
   });
   (file.fallbacks ?? []).forEach((fallback, f) => {
     say(`fallbacks[${f}].whenLost`, 'zone', fallback.whenLost, zones);
@@ -171,8 +181,10 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const paths = (where: string, runs: readonly RunRow[]) =>
     runs.forEach((run, r) => say(`${where}[${r}].path`, 'zone', run.path, [...zones, ...groups]));
   paths('patterns.runs', packs.patterns.runs);
+  inForms(say, 'patterns.forms', packs.patterns.forms, [...zones, ...groups]);
   packs.patterns.patterns.forEach((pattern) => {
     paths(`patterns.${pattern.id}.runs`, pattern.runs ?? []);
+    inForms(say, `patterns.${pattern.id}.forms`, pattern.forms ?? [], [...zones, ...groups]);
     pattern.areas.forEach((row, a) => {
       say(`patterns.${pattern.id}.areas[${a}].zones`, 'zone', row.zones, [...zones, ...groups, '*']);
       say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
@@ -286,11 +298,6 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     inZones(`secondGoes.${id}`, at);
     say(`tasks.secondGoes.${id}`, 'sign', seen ?? [], signs);
   });
-  tasks.halves.forEach(({ zones: at, insideStance }, index) => {
-    inZones(`halves[${index}]`, at);
-    say(`tasks.halves[${index}]`, 'stance', [insideStance], stances);
-  });
-  tasks.forms.forEach(({ id, zones: at }) => inZones(`forms.${id}`, at));
   inZones('small', tasks.small);
   inZones('safety', tasks.safety);
   inZones('tender', Object.keys(tasks.tender));

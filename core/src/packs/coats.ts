@@ -26,6 +26,8 @@ export interface CoatType {
   /** May the jacket be clipped at all. */
   readonly clipping: Clipping;
   readonly strips: boolean;
+  /** A comb may take the bulk off before a hand shapes it: not silk, feather or an undercoat. */
+  readonly bulk: boolean;
   /** How the drawing shows it. */
   readonly texture: 'curl' | 'wave' | 'crisp' | 'falling' | 'harsh' | 'standing' | 'lying' | 'sleek' | 'cord';
   /** Whether groomers finish and judge it stretched or with the curl back. */

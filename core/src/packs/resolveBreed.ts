@@ -1,6 +1,7 @@
 import type { AreaRow, BreedFile, Pattern } from './breedFile.ts';
 import type { Areas, BreedPack, TrimArea } from './breed.ts';
 import type { Packs } from './packs.ts';
+import { formsOf, requireForms } from './resolveForms.ts';
 import { requireOneLength, runsOf } from './resolveRuns.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { Source } from '../terms/source.ts';
@@ -14,8 +15,8 @@ type Row = AreaRow & { readonly source: Source };
  * A breed as core reads it: every trim's patterns and rows laid over the zones' usual way of working, row by row, so that
  * each zone kind has one complete area. A zone that is `like` another takes that one's rows and then its own; a row that
  * names techniques and no finishes gets the techniques' own.
- * @throws MisuseError naming the trim and zone that no row gives a length, a pattern that is not in the pack, or a run
- * that is drawn in two lengths.
+ * @throws MisuseError naming the trim and zone that no row gives a length, a pattern that is not in the pack, a run
+ * that is drawn in two lengths, or a place that no form shapes.
  */
 export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
   const trims = file.trims.map((trim) => {
@@ -28,7 +29,10 @@ export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
     const drawn = [packs.patterns.runs, ...used.map(({ runs = [] }) => runs), trim.runs ?? []].flat();
     const runs = runsOf(drawn, (names) => zonesIn(names, packs));
     requireOneLength(runs, areas, packs.tools, where);
-    return { id, name, purposes, summary, source, head, lines, areas, runs };
+    const shaped = [packs.patterns.forms, ...used.map(({ forms = [] }) => forms), trim.forms ?? []].flat();
+    const forms = formsOf(shaped, packs.patterns.roles, (names) => zonesIn(names, packs));
+    requireForms(forms, areas, where);
+    return { id, name, purposes, summary, source, head, lines, areas, runs, forms };
   });
   const fallbacks = (file.fallbacks ?? []).map((fallback) => {
     const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, packs)));
@@ -53,6 +57,7 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
   let area: Partial<TrimArea> = {
     ...kind.usual,
     shape: null,
+    roles: [],
     layDeg: null,
     edge: 'bevelled',
     directionBinds: false,

@@ -1,5 +1,6 @@
 /** The shape of `packs/schools.json`: questions on which good groomers disagree, and what each answer changes. */
 import type { Clipping, Purpose } from '../terms/dog.ts';
+import type { ToolRole } from './tools.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
 
@@ -23,6 +24,8 @@ export interface SchoolEffect {
   readonly toMm?: number;
   /** The finish that is wanted first. */
   readonly finish?: Finish;
+  /** The shape of hand tool that is wanted first. */
+  readonly roles?: readonly ToolRole[];
   /** One blade longer than drawn. */
   readonly oneLonger?: boolean;
   /** The trim's length times this. */

@@ -61,14 +61,6 @@ export interface FixedTask {
   readonly source: Source;
 }
 
-/** What a hand shapes together, as one step: by itself on each side, or once on the dog. */
-export interface FormKind {
-  readonly id: string;
-  readonly name: string;
-  readonly each: 'side' | 'dog';
-  readonly zones: readonly string[];
-}
-
 /** A place gone over once more, as a step of its own. All that is named has to hold. */
 export interface SecondGo {
   readonly id: string;
@@ -106,16 +98,8 @@ export interface TaskPack {
     readonly source: Source;
   }[];
   readonly secondGoes: readonly SecondGo[];
-  /** The first that has a zone kind takes it; what it leaves over goes to the last. */
-  readonly forms: readonly FormKind[];
   /** What is done before what within a stage of the work, by the ids of steps without their side. */
   readonly customs: readonly { readonly first: readonly string[]; readonly then: readonly string[] }[];
-  /** Zone kinds done from outside and from inside, each a step. */
-  readonly halves: readonly {
-    readonly zones: readonly string[];
-    readonly insideShare: number;
-    readonly insideStance: string;
-  }[];
   /** Zone kinds done before the finish, with the small things. */
   readonly small: readonly string[];
   /** Zone kinds that are never dropped. */

@@ -42,6 +42,15 @@ export interface TimePack {
   };
   /** A rough clip costs this share of the body's minutes. */
   readonly roughClipShare: number;
+  /** Bulk taken off with a comb before the hand shapes: minutes per m², the hand's share that is left, and what it must save. */
+  readonly bulk: {
+    readonly perM2: number;
+    readonly handShare: number;
+    readonly leastMinutes: number;
+    readonly source: Source;
+  };
+  /** To blend one step between two places. */
+  readonly joinMinutes: number;
   /** Rest between two sittings, and the sittings a dog has in one visit. */
   readonly pauseMinutes: number;
   readonly sittingsPerVisit: number;

@@ -2,6 +2,9 @@
 import type { Source } from '../terms/source.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
 
+/** What shape a hand tool makes: straight lines, curves, edges and small places, soft joins, broken texture. */
+export type ToolRole = 'line' | 'round' | 'edge' | 'soften' | 'texture';
+
 export interface ToolKind {
   readonly id: string;
   readonly name: string;
@@ -25,6 +28,8 @@ export interface ToolKind {
   readonly gentle: boolean;
   /** For small places only: those that name it among their blades. */
   readonly small: boolean;
+  /** What shape it makes; none for what has its shape from elsewhere, as a blade and a knife. */
+  readonly roles: readonly ToolRole[];
   /** Never chosen by the plan: surgical blades, and tools that take no length. */
   readonly neverChosen: boolean;
   readonly use: string;

@@ -91,3 +91,7 @@ export const dogZones = once((pack: ZonePack): readonly DogZone[] =>
       : [{ id: kind.id, kind, side: null }],
   ),
 );
+
+/** Share of the dog's skin that one place of a kind covers. */
+export const shareOf = (place: { readonly side: Side | null }, { share }: Pick<ZoneKind, 'share'>): number =>
+  place.side === null ? share : share / 2;

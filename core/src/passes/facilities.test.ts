@@ -136,6 +136,7 @@ function demandOf(id: string, area: TrimArea): ZoneDemand {
     weight: 1,
     blades: null,
     smallTools: false,
+    roles: [],
     gentlest: false,
     techniques: area.techniques,
     directions: ['with', 'against'],

@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal';
 import { requireNumber } from '../terms/failure.ts';
-import type { ToolPack, ToolPolicy } from '../packs/tools.ts';
+import type { ToolPack, ToolPolicy, ToolRole } from '../packs/tools.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { HAND_SPREAD } from '../tools/drawer.ts';
@@ -22,6 +22,8 @@ export interface ZoneDemand {
   readonly hiMm: number;
   /** Lengths that are an answer: the trim's range and the target in it. */
   readonly rangeMm: readonly [number, number];
+  /** What shape a hand tool is wanted to make here, the first before the next; a tool of another shape only where there is none. */
+  readonly roles: readonly ToolRole[];
   /** The first is the one wanted. */
   readonly techniques: readonly Technique[];
   /** Of these, what a restriction promises: taken wherever one of them answers. */
@@ -254,11 +256,12 @@ function waysOf(
       bestDrawnMm = Math.min(bestDrawnMm, offMm);
   }
   const asking = { zone, policy, ranks: ranksOf(zone, tools), bestDrawnMm };
-  const ways: ToolChoice[] = [];
+  let ways: ToolChoice[] = [];
   for (const option of near) {
     const way = wayOf(asking, option);
     if (way) ways.push(way);
   }
+  ways = ofTheShape(zone, ways);
   const [wanted] = zone.techniques;
   const insists = techniques.find(({ id }) => id === wanted)?.insists === true;
   const narrowed = [
@@ -270,6 +273,26 @@ function waysOf(
   if (ways.length > 0) return ways;
   const fallback = nearestLonger(zone, allowed) ?? tight(zone, options) ?? longest(zone, allowed);
   return fallback ? [choiceOf(asking, fallback, null, true)] : [];
+}
+
+/**
+ * How well a hand tool suits the shape that is wanted: 0 for the first of the roles; the number of them for one that has none,
+ * and that much more for one that does not suit the length.
+ */
+export function shapeRank(roles: readonly ToolRole[], option: ToolOption, mm: number): number {
+  if (option.roles.length === 0) return 0;
+  const at = roles.findIndex((role) => option.roles.includes(role));
+  return (at < 0 ? roles.length : at) + (suits(option, mm) ? 0 : roles.length + 1);
+}
+
+/** Of the hand tools of one technique those that suit the shape best: no millimetre outweighs it. */
+function ofTheShape(zone: ZoneDemand, ways: ToolChoice[]): ToolChoice[] {
+  if (zone.only !== null || ways.every(({ option }) => option.roles.length === 0)) return ways;
+  const rank = (option: ToolOption) => shapeRank(zone.roles, option, zone.handMm);
+  const best = new Map<Technique, number>();
+  for (const { option } of ways)
+    best.set(option.technique, Math.min(best.get(option.technique) ?? Infinity, rank(option)));
+  return ways.filter(({ option }) => option.leavesMm !== null || rank(option) === best.get(option.technique));
 }
 
 /** The nearest longer length as drawn, or with the lay. */
@@ -288,13 +311,14 @@ const longest = (zone: ZoneDemand, allowed: readonly ToolOption[]): ToolOption |
     .reduce<ToolOption | undefined>((a, b) => (a && leftBy(zone, a) >= leftBy(zone, b) ? a : b), undefined);
 
 /** By hand where the trim has it done by a machine that is not there: what suits the length. */
-const tight = (zone: ZoneDemand, options: readonly ToolOption[]): ToolOption | undefined =>
-  zone.only
-    ? undefined
-    : options
-        .filter(({ leavesMm, technique }) => leavesMm === null && zone.spare.includes(technique))
-        .filter((option) => suits(option, zone.handMm))
-        .reduce<ToolOption | undefined>((a, b) => (a && a.effort <= b.effort ? a : b), undefined);
+function tight(zone: ZoneDemand, options: readonly ToolOption[]): ToolOption | undefined {
+  if (zone.only) return undefined;
+  const rank = (option: ToolOption) => shapeRank(zone.roles, option, zone.handMm);
+  return options
+    .filter(({ leavesMm, technique }) => leavesMm === null && zone.spare.includes(technique))
+    .filter((option) => suits(option, zone.handMm))
+    .sort((a, b) => rank(a) - rank(b) || a.effort - b.effort)[0];
+}
 
 /** A step down the zone's list costs less from blade to comb than to the hand or from it. */
 function ranksOf({ techniques }: ZoneDemand, tools: ToolProblem['tools']): ReadonlyMap<Technique, number> {

@@ -1,5 +1,6 @@
 import type { ViewId } from '../body/body.ts';
 import type { MatPlan } from '../mats/matPlan.ts';
+import type { StepKind } from '../packs/forms.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import type { Source } from '../terms/source.ts';
@@ -8,7 +9,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 8;
+export const CORE_VERSION = 9;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -127,6 +128,37 @@ export interface PlannedRun {
   readonly how: string | null;
 }
 
+/** What a hand shapes as one thing, with its steps in their order. */
+export interface PlannedForm {
+  /** Its form's, with the side where each side is one. */
+  readonly id: string;
+  readonly form: string;
+  readonly name: string;
+  readonly side: Side | null;
+  /** What of it a hand shapes on this dog. */
+  readonly zones: readonly string[];
+  readonly steps: readonly PlannedStep[];
+}
+
+/** A step of a form with its tool: a comb or a blade takes the bulk off, all else is done by hand. */
+export interface PlannedStep {
+  readonly do: StepKind;
+  /** Of bulk: what it is called, on all forms that it is taken from. */
+  readonly name: string | null;
+  readonly zones: readonly string[];
+  readonly tool: StepTool;
+  readonly how: string | null;
+  /** Its weight in the minutes of a place. */
+  readonly share: number;
+  readonly wholeDog: boolean;
+}
+
+/** What a step is done with; a hand's tool leaves what its places want. */
+export type StepTool = Pick<PlannedTool, 'toolId' | 'label' | 'technique' | 'carrierLabel'> & {
+  readonly direction: Direction | null;
+  readonly leavesMm: number | null;
+};
+
 /** Something said by name, with its text. */
 export interface Remark {
   readonly name: string;
@@ -152,6 +184,7 @@ export interface Plan {
   };
   readonly zones: readonly ZonePlan[];
   readonly runs: readonly PlannedRun[];
+  readonly forms: readonly PlannedForm[];
   readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
   /** How far, at most, the choice of tools is off the cheapest, as a share; 0 where it is proven. */
   readonly toolsGap: number;
@@ -166,3 +199,7 @@ export interface Plan {
   readonly mats: MatPlan | null;
   readonly roughClip: RoughClip;
 }
+
+/** The places that a comb or a blade takes the bulk off before the hand shapes them. */
+export const bulkedIn = (forms: readonly PlannedForm[]): ReadonlySet<string> =>
+  new Set(forms.flatMap(({ steps }) => steps.flatMap((step) => (step.do === 'bulk' ? step.zones : []))));

@@ -10,7 +10,8 @@ import type { ZoneTarget } from '../targets/targetsOf.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { visitCautions } from '../welfare/cautions.ts';
 import { finish } from './finish.ts';
-import type { Plan, Remark, ZonePlan } from './plan.ts';
+import { lackingShapes, plannedForms } from './forms.ts';
+import type { Plan, PlannedForm, Remark, ZonePlan } from './plan.ts';
 import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
 import { oncePerRun, plannedRuns, withRuns } from './runs.ts';
@@ -44,6 +45,7 @@ export function planGroom(resolved: Case): Plan {
     visit,
     own.map((zone) => ({ ...zone, run: runAt.get(zone.zone) ?? null })),
   );
+  const forms = plannedForms(visit, settled, zones);
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
   return {
     coreVersion: CORE_VERSION,
@@ -58,7 +60,8 @@ export function planGroom(resolved: Case): Plan {
     },
     zones,
     runs: planned,
-    tools: toolsUsed(zones),
+    forms,
+    tools: toolsUsed(zones, forms),
     toolsGap: picked.cost > 0 ? (picked.cost - picked.lowerBound) / picked.cost : 0,
     conflicts: [
       ...fallbackConflicts(mats),
@@ -66,6 +69,7 @@ export function planGroom(resolved: Case): Plan {
         finished.flatMap(({ conflicts }) => conflicts),
         runs,
       ),
+      ...lackingShapes(visit, settled, zones),
     ],
     remember: remarks(restrictions),
     cautions: visitCautions(visit, techniques).map(({ text }) => text),
@@ -128,12 +132,20 @@ function remarks(restrictions: Case['restrictions']): readonly Remark[] {
   return [...new Map(whole.map(({ kind: { id, name, text } }) => [id, { name, text }])).values()];
 }
 
-function toolsUsed(zones: readonly ZonePlan[]): Plan['tools'] {
-  const used = new Map<string, { toolId: string; label: string; zones: number }>();
-  for (const { tool } of zones) {
-    if (!tool) continue;
-    const { toolId, label } = tool;
-    used.set(toolId, { toolId, label, zones: (used.get(toolId)?.zones ?? 0) + 1 });
-  }
-  return [...used.values()].sort((a, b) => b.zones - a.zones);
+/** Every tool the plan takes in hand, with how many places it is used at. */
+function toolsUsed(zones: readonly ZonePlan[], forms: readonly PlannedForm[]): Plan['tools'] {
+  const used = new Map<string, { readonly label: string; readonly at: Set<string> }>();
+  const add = (
+    { toolId, label }: { readonly toolId: string; readonly label: string },
+    at: readonly string[],
+  ) => {
+    const known = used.get(toolId) ?? { label, at: new Set() };
+    for (const zone of at) known.at.add(zone);
+    used.set(toolId, known);
+  };
+  for (const { tool, zone } of zones) if (tool) add(tool, [zone]);
+  for (const { steps } of forms) for (const { tool, zones: at } of steps) add(tool, at);
+  return [...used]
+    .map(([toolId, { label, at }]) => ({ toolId, label, zones: at.size }))
+    .sort((a, b) => b.zones - a.zones);
 }

@@ -80,7 +80,7 @@ function inRun(visit: Case, settled: Settled, { run, stretch, demand }: DogRun):
     ...settled,
     targetMm,
     toleranceMm: toleranceMm(visit, targetMm, null),
-    demand: { ...demand, id },
+    demand: { ...demand, id, roles: settled.demand?.roles ?? demand.roles },
     reasons: stretch === null && run.path.length > 1 ? [...settled.reasons, why] : settled.reasons,
   };
 }

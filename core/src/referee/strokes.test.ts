@@ -20,7 +20,10 @@ describe('the strokes of a plan', () => {
       findings: [{ finding: 'dip-behind-withers', severity: 'marked' }],
     });
     for (const { zone, tool, passes } of plan.zones) {
-      const used = [tool, ...passes.map((one) => one.tool)].filter((one) => one !== null);
+      const bulk = plan.forms.flatMap(({ steps }) =>
+        steps.filter((step) => step.do === 'bulk' && step.zones.includes(zone)).map((step) => step.tool),
+      );
+      const used = [tool, ...passes.map((one) => one.tool), ...bulk].filter((one) => one !== null);
       expect(at(zone).map(({ toolId }) => toolId)).toEqual(used.map(({ toolId }) => toolId));
     }
     expect(plan.zones.some(({ passes }) => passes.some(({ tool }) => tool !== null))).toBe(true);

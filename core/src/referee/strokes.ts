@@ -1,6 +1,6 @@
 import type { Choices } from '../case/choices.ts';
 import type { Trim } from '../packs/breed.ts';
-import type { Plan } from '../plan/plan.ts';
+import type { Plan, StepTool } from '../plan/plan.ts';
 import type { TableAct } from '../table/events.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
 import { zoneKindId } from '../terms/zone.ts';
@@ -38,7 +38,7 @@ export function strokesOf(
       ({ rule, effect }) => rule === 'matched-side' || (rule === 'school' && effect.kind === 'target'),
     );
     const drawn = !area || lost || restyled || borrowed || choices.wish.vetAsks ? null : area;
-    const add = (used: NonNullable<(typeof passes)[number]['tool']>) =>
+    const add = (used: Pick<StepTool, 'toolId' | 'carrierLabel' | 'direction' | 'leavesMm'>) =>
       strokes.push({
         place,
         toolId: used.toolId,
@@ -50,6 +50,8 @@ export function strokesOf(
       });
     if (tool) add(tool);
     for (const pass of passes) if (pass.tool) add(pass.tool);
+    for (const { do: what, zones, tool: used } of plan.forms.flatMap(({ steps }) => steps))
+      if (what === 'bulk' && zones.includes(place)) add(used);
   }
   for (const { mat, blade } of plan.mats?.mats ?? []) {
     if (!blade) continue;
@@ -74,10 +76,10 @@ export function strokesOf(
  */
 export function strokesOfAct(act: TableAct, carrier: string | null = null): readonly Stroke[] {
   if (act.kind !== 'done' || act.zone === null || act.toolId === null) return [];
-  const { toolId, direction, leavesMm, zone, zones = [zone], lengths = [] } = act;
+  const { toolId, direction, leavesMm, zone, zones = [zone], lengths = [], tools = [] } = act;
   return zones.map((place, i) => ({
     place,
-    toolId,
+    toolId: tools[i]?.toolId ?? toolId,
     carrier,
     direction,
     mm: lengths[i] ?? leavesMm,

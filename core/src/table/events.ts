@@ -12,6 +12,8 @@ export type TableAct =
       readonly zones?: readonly string[];
       /** What is left in each of them, mm, where they differ. */
       readonly lengths?: readonly (number | null)[];
+      /** What each of them was left by, where that differs. */
+      readonly tools?: readonly { readonly toolId: string | null; readonly tool: string }[];
       readonly toolId: string | null;
       readonly tool: string;
       readonly direction: Direction | null;

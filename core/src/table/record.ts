@@ -91,7 +91,10 @@ export function recordOf(
     }),
   );
   const tools = steps.flatMap((step) =>
-    placesOf(step).flatMap((zone) => (step.tool === '' ? [] : [[zone, step.tool] as const])),
+    placesOf(step).flatMap((zone, i) => {
+      const tool = step.tools?.[i]?.tool ?? step.tool;
+      return tool === '' ? [] : [[zone, tool] as const];
+    }),
   );
   return {
     leftMm: { ...hairMm, ...Object.fromEntries(cut), ...Object.fromEntries(measured) },

@@ -9,11 +9,15 @@ export type StepChange =
 
 const isSameWork = (a: Task, b: Task): boolean =>
   a.toolId === b.toolId &&
+  isEqual(a.tools, b.tools) &&
+  isEqual(toolsIn(a), toolsIn(b)) &&
   a.carrier === b.carrier &&
   a.direction === b.direction &&
   a.leavesMm === b.leavesMm &&
   isEqual(a.zones, b.zones) &&
   isEqual(a.lengths, b.lengths);
+
+const toolsIn = ({ steps }: Task): readonly (string | null)[] => steps.map(({ toolId }) => toolId);
 
 /**
  * What another plan changes of the steps that are still to come, in the order of the new plan; what is gone stands last.

@@ -346,7 +346,7 @@ describe('the owner is early, or the dog has had enough', () => {
 });
 
 describe('what a visit leaves behind', () => {
-  const [body, topknot] = ['run:body', 'zone:topknot'].map((id) => tasks.find((one) => one.id === id)) as [
+  const [body, topknot] = ['run:body', 'form:topknot'].map((id) => tasks.find((one) => one.id === id)) as [
     Task,
     Task,
   ];
@@ -362,7 +362,8 @@ describe('what a visit leaves behind', () => {
       { back: 90, tail: 120 },
     );
     const all = Object.fromEntries(body.zones.map((zone) => [zone, 13]));
-    expect(record.leftMm).toEqual({ ...all, 'rib.left': 15, topknot: topknot.leavesMm, tail: 120 });
+    const crown = Object.fromEntries(topknot.zones.map((zone, i) => [zone, topknot.lengths[i]]));
+    expect(record.leftMm).toEqual({ ...all, 'rib.left': 15, ...crown, tail: 120 });
     expect(record).toMatchObject({
       minutes: 10,
       note: 'good as gold',

@@ -1,83 +1,223 @@
 import type { Case } from '../case/resolveCase.ts';
-import type { FormKind } from '../packs/tasks.ts';
+import type { PlannedForm, PlannedStep } from '../plan/plan.ts';
 import { otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import { merged, withGoesTogether, withMerged } from './merged.ts';
+import { merged, withGoesTogether } from './merged.ts';
 import type { Draft } from './plainTask.ts';
 import { stageFinder } from './stages.ts';
+import type { TaskStep } from './tasks.ts';
 
-/** Longer than this hand work is not one step, min; stripping is, for a jacket is stripped in one go. */
+/** Longer than this hand work is not one card, min; stripping is, for a jacket is stripped in one go. */
 const LONGEST_MINUTES = 20;
 
-/**
- * Steps with what a hand shapes together as one: a leg by itself, else both sides of the dog; what is left over of a leg
- * with its like on the others, as feet that are cut with another tool. Triggers among other places are a step of their own, so
- * that they can wait.
- */
-export function asForms(visit: Case, steps: readonly Draft[]): readonly Draft[] {
-  const { forms } = visit.packs.tasks;
-  const first = (kind: string) => forms.find(({ zones }) => zones.includes(kind)) ?? null;
-  const last = (kind: string): FormKind => {
-    const form = forms.findLast(({ zones }) => zones.includes(kind));
-    return form && form !== first(kind) ? form : { id: kind, name: '', each: 'dog', zones: [kind] };
-  };
-  const shaped = inForms(visit, inForms(visit, steps, first), last);
-  const there = withGoesTogether(visit, shaped);
-  const ids = new Set(there.map(({ id }) => id));
-  // The same leg on the other side, where it is one step as well.
-  return there.map((step) => {
-    const pair = step.id.startsWith('form:') && sideOf(step.id) !== null ? otherSide(step.id) : step.pair;
-    return { ...step, pair: pair !== null && ids.has(pair) && pair !== step.id ? pair : null };
-  });
+/** One place of one step of a form; without a step, of a run or by itself. */
+export interface InForm {
+  readonly draft: Draft;
+  readonly step: { readonly form: PlannedForm; readonly step: PlannedStep } | null;
 }
 
-/** Hand work of one form with one tool as one step, the longest first to have the form's name. */
-function inForms(
+/**
+ * The work of hands as cards: bulk that one comb takes as one; the lines of the whole dog; then each form with all its tools, a leg by
+ * itself, else both sides; joins last. What an order of work or a trigger takes apart is apart, and a card of over twenty minutes
+ * is cut between its steps. `asRuns` makes cards of what no form shapes.
+ */
+export function asForms(
   visit: Case,
-  steps: readonly Draft[],
-  formOf: (kind: string) => FormKind | null,
+  work: readonly InForm[],
+  asRuns: (steps: readonly Draft[]) => readonly Draft[],
 ): readonly Draft[] {
   const stageOf = stageFinder(visit);
-  const groups = new Map<string, { readonly form: FormKind; readonly steps: Draft[] }>();
-  for (const step of steps) {
-    const { again, zone, zones, direction, technique } = step;
-    if (again !== null || zone === null || zones.length > 1 || direction !== null || technique === null)
-      continue;
-    const form = formOf(zoneKindId(zone));
-    if (!form) continue;
-    const side = form.each === 'side' ? step.side : null;
-    // An order of work that takes feet before legs takes them apart.
-    const key = [form.id, side, step.toolId, technique, step.phase, step.trigger, stageOf(step)].join('|');
-    const group = groups.get(key) ?? { form, steps: [] };
-    group.steps.push(step);
+  const groups = new Map<string, Group>();
+  const homes = homesOf(work, stageOf);
+  for (const { draft, step } of work) {
+    if (!step) continue;
+    const stage = stageOf(draft);
+    const isHome = homes.get(step.form.form) === stage;
+    const { key, id, name, side } = groupOf(visit, draft, step, stage, isHome);
+    const group = groups.get(key) ?? { id, name, side, what: step.step, places: [] };
+    group.places.push({ draft, ...step });
     groups.set(key, group);
   }
-  const into = new Map<string, Draft>();
-  const taken = new Set(steps.map(({ id }) => id));
-  const longestFirst = [...groups.values()].sort((a, b) => minutesOf(b.steps) - minutesOf(a.steps));
-  for (const { form, steps: shaped } of longestFirst) {
-    const [first, ...others] = shaped;
-    if (!first || others.length === 0 || isTooLong(visit, shaped)) continue;
-    const side = form.each === 'side' ? first.side : null;
-    const end = side === null ? '' : `.${side}`;
-    const whole = `form:${form.id}${end}`;
-    const id = taken.has(whole) ? `form:${form.id}.${zoneKindId(first.zone ?? '')}${end}` : whole;
-    if (taken.has(id)) continue;
-    taken.add(id);
-    const name = id !== whole || isOnePlace(shaped) ? first.name : form.name;
-    const step = merged(visit, [first, ...others], { id, name, side });
-    for (const one of shaped) into.set(one.id, step);
+  const taken = new Set<string>();
+  const cards = [...groups.values()].flatMap((group) => cardsOf(visit, group, taken));
+  const others = asRuns(work.flatMap(({ draft, step }) => (step ? [] : [draft])));
+  return paired(inOrder(visit, withGoesTogether(visit, [...others, ...cards])));
+}
+
+interface Group {
+  readonly id: string;
+  /** Null where its places say it. */
+  readonly name: string | null;
+  readonly side: Draft['side'];
+  readonly what: PlannedStep;
+  readonly places: ({ readonly draft: Draft } & NonNullable<InForm['step']>)[];
+}
+
+/** The stage of the work that most pieces of a form belong to, by the form. */
+function homesOf(work: readonly InForm[], stageOf: (draft: Draft) => number): ReadonlyMap<string, number> {
+  const counts = new Map<string, Map<number, number>>();
+  for (const { draft, step } of work) {
+    if (!step || step.step.do === 'bulk') continue;
+    const of = counts.get(step.form.form) ?? new Map<number, number>();
+    counts.set(step.form.form, of);
+    of.set(stageOf(draft), (of.get(stageOf(draft)) ?? 0) + 1);
   }
-  return withMerged(steps, into);
+  return new Map([...counts].map(([form, of]) => [form, [...of].sort(([, a], [, b]) => b - a)[0]?.[0] ?? 0]));
+}
+
+/**
+ * The card that a place of a step goes on. A trigger waits by itself; places that are alone on
+ * their side, or done in another stage than their form, are one card over all of the dog, as feet are.
+ */
+function groupOf(
+  { packs }: Case,
+  draft: Draft,
+  { form, step }: NonNullable<InForm['step']>,
+  stage: number,
+  isHome: boolean,
+) {
+  const { lines, joins } = packs.patterns;
+  const apart = [draft.phase, draft.trigger];
+  if (step.do === 'bulk') {
+    const name = step.name ?? form.name;
+    const key = ['bulk', name, step.tool.toolId, stage, ...apart].join('|');
+    return { key, id: `bulk:${form.form}`, name, side: null };
+  }
+  if (step.wholeDog)
+    return { key: ['lines', ...apart].join('|'), id: lines.id, name: lines.name, side: null };
+  if (form.id === joins.id)
+    return { key: ['joins', ...apart].join('|'), id: `form:${form.id}`, name: form.name, side: null };
+  const isAlone = form.side !== null && form.zones.length === 1;
+  if (!isHome || isAlone) {
+    const key = ['part', step.do, draft.toolId, stage, ...apart].join('|');
+    return { key, id: `form:${zoneKindId(draft.zone ?? '')}`, name: null, side: null };
+  }
+  const key = ['form', form.id, stage, draft.technique === null || strips(packs, draft), ...apart].join('|');
+  return { key, id: `form:${form.id}`, name: form.name, side: form.side };
+}
+
+const strips = ({ tools }: Case['packs'], { technique }: Draft): boolean =>
+  technique !== null && techniqueKind(tools, technique).needsStrippable;
+
+/** A group as one card, or cut between its steps where that would be too long, or where there is but one place. */
+function cardsOf(visit: Case, { id, name, side, what, places }: Group, taken: Set<string>): readonly Draft[] {
+  const drafts = places.map(({ draft }) => draft);
+  const free = (wanted: string): string => {
+    let own = wanted;
+    for (let n = 2; taken.has(own); n++) own = `${wanted}.${n}`;
+    taken.add(own);
+    return own;
+  };
+  const [first, ...rest] = drafts;
+  if (!first) return [];
+  const steps = stepsOf(places);
+  const how = what.wholeDog ? [visit.packs.patterns.lines.how] : [];
+  const isWhole = what.do === 'bulk' || what.wholeDog || id === `form:${visit.packs.patterns.joins.id}`;
+  if (rest.length === 0 && !isWhole)
+    return [{ ...first, id: free(first.id), how: [...first.how, ...hows(steps)] }];
+  if (minutesOf(drafts) <= LONGEST_MINUTES || drafts.some((draft) => strips(visit.packs, draft))) {
+    const names = [...new Set(drafts.map((draft) => draft.name))];
+    const own = name === null || (names.length === 1 && !isWhole) ? names.join(', ') : name;
+    const card = merged(visit, [first, ...rest], { id: free(id), name: own, side });
+    const several = steps.length > 1;
+    return [
+      { ...card, how: [...card.how, ...how, ...(several ? [] : hows(steps))], steps: several ? steps : [] },
+    ];
+  }
+  const parts = new Map<PlannedStep, typeof places>();
+  for (const place of places) parts.set(place.step, [...(parts.get(place.step) ?? []), place]);
+  if (parts.size > 1)
+    return [...parts].flatMap(([step, of]) => {
+      const own = id.includes('.') ? id.replace('.', `.${step.do}.`) : `${id}.${step.do}`;
+      return cardsOf(visit, { id: own, name, side, what: step, places: of }, taken);
+    });
+  // One step that is too long is parted between its places, both sides of one together.
+  const pieces = inPieces(places);
+  if (pieces.length > 1)
+    return pieces.flatMap((of) => cardsOf(visit, { id: `${id}.part`, name, side, what, places: of }, taken));
+  return drafts.map((draft) => ({ ...draft, id: free(draft.id), how: [...draft.how, ...hows(steps)] }));
+}
+
+/** Places in their order, as many together as are one card. */
+function inPieces(places: Group['places']): readonly Group['places'][] {
+  const kinds = new Map<string, Group['places']>();
+  for (const place of places) {
+    const kind = zoneKindId(place.draft.zone ?? '');
+    kinds.set(kind, [...(kinds.get(kind) ?? []), place]);
+  }
+  const pieces: Group['places'][] = [];
+  const minutes = (of: Group['places']) => minutesOf(of.map(({ draft }) => draft));
+  for (const of of kinds.values()) {
+    const last = pieces.at(-1);
+    if (last && minutes(last) + minutes(of) <= LONGEST_MINUTES) last.push(...of);
+    else pieces.push([...of]);
+  }
+  return pieces;
+}
+
+const hows = (steps: readonly TaskStep[]): readonly string[] => [
+  ...new Set(steps.flatMap(({ how }) => how ?? [])),
+];
+
+/** What is done on a card, in the order of its form's steps; what is gone over once more behind all of it. */
+function stepsOf(places: Group['places']): readonly TaskStep[] {
+  const steps = new Map<string, TaskStep>();
+  const at = ({ draft, form, step }: (typeof places)[number]) =>
+    draft.again === null ? form.steps.indexOf(step) : form.steps.length;
+  const goes = [...places].sort((a, b) => at(a) - at(b));
+  for (const { draft, step } of goes) {
+    const { again, toolId, tool, minutes, how } = draft;
+    const key = [again?.name ?? step.do, again ? '' : step.how, toolId].join('|');
+    const before = steps.get(key);
+    steps.set(key, {
+      do: again ? 'again' : step.do,
+      name: again?.name ?? null,
+      toolId,
+      tool,
+      how: again ? (how[0] ?? null) : step.how,
+      zones: [...new Set([...(before?.zones ?? []), ...draft.zones])],
+      minutes: (before?.minutes ?? 0) + minutes,
+    });
+  }
+  return [...steps.values()];
 }
 
 const minutesOf = (steps: readonly Draft[]): number => steps.reduce((sum, { minutes }) => sum + minutes, 0);
 
-const isOnePlace = (steps: readonly Draft[]): boolean =>
-  new Set(steps.map(({ zone }) => zoneKindId(zone ?? ''))).size === 1;
-
-const isTooLong = ({ packs }: Case, steps: readonly Draft[]): boolean =>
-  minutesOf(steps) > LONGEST_MINUTES &&
-  !steps.every(
-    ({ technique }) => technique !== null && techniqueKind(packs.tools, technique).needsStrippable,
+/** Bulk before lines, lines before any form, joins behind everything that is cut. */
+function inOrder({ packs }: Case, drafts: readonly Draft[]): readonly Draft[] {
+  const { lines, joins } = packs.patterns;
+  const isForm = ({ id }: Draft) => id.startsWith('form:') && !id.startsWith(`form:${joins.id}`);
+  const ids = (of: (draft: Draft) => boolean) => drafts.filter(of).map(({ id }) => id);
+  const bulk = ids(({ id, trigger }) => id.startsWith('bulk:') && !trigger);
+  const setting = ids(({ id, trigger }) => id.startsWith(lines.id) && !trigger);
+  const cut = ids(
+    ({ id, trigger, phase, technique }) =>
+      !id.startsWith(`form:${joins.id}`) && !trigger && phase === 'work' && technique !== null,
   );
+  return drafts.map((draft) => {
+    const before = draft.id.startsWith(`form:${joins.id}`)
+      ? cut
+      : setting.includes(draft.id)
+        ? bulk
+        : isForm(draft) || draft.id.startsWith('zone:')
+          ? [...setting, ...bulk].filter((id) => passes(drafts, id, draft))
+          : [];
+    return before.length === 0 ? draft : { ...draft, after: [...new Set([...draft.after, ...before])] };
+  });
+}
+
+/** Whether a card is of some place of another's: a form waits for the bulk and the lines that are its own. */
+function passes(drafts: readonly Draft[], id: string, { zones }: Draft): boolean {
+  const there = drafts.find((one) => one.id === id)?.zones ?? [];
+  return zones.some((zone) => there.includes(zone));
+}
+
+/** The same leg on the other side, where it is one step as well. */
+function paired(drafts: readonly Draft[]): readonly Draft[] {
+  const ids = new Set(drafts.map(({ id }) => id));
+  return drafts.map((draft) => {
+    const pair = draft.id.startsWith('form:') && sideOf(draft.id) !== null ? otherSide(draft.id) : draft.pair;
+    return { ...draft, pair: pair !== null && ids.has(pair) && pair !== draft.id ? pair : null };
+  });
+}

@@ -19,16 +19,21 @@ export function merged(
   const [[part] = [null]] = [...inPart].sort(([, a], [, b]) => b - a);
   const each = <T>(of: (step: Draft) => readonly T[]) => [...new Set(steps.flatMap(of))];
   const stress = steps.reduce((sum, step) => sum + step.stress * step.minutes, 0);
-  const lengths = new Map(steps.flatMap(({ zone, leavesMm }) => (zone === null ? [] : [[zone, leavesMm]])));
+  const tools = new Map(
+    steps.flatMap(({ zone, tools: [tool] }) => (zone === null || !tool ? [] : [[zone, tool]])),
+  );
+  const lengths = new Map<string, number | null>();
+  for (const { zone, leavesMm } of steps)
+    if (zone !== null) lengths.set(zone, leavesMm ?? lengths.get(zone) ?? null);
   return {
     ...first,
     id,
     name,
     side,
-    half: null,
     pair: null,
     zones: [...lengths.keys()],
     lengths: [...lengths.values()],
+    tools: [...tools.values()],
     stance: { ...stanceAt(visit, zoneKindId(first.zone ?? ''), side), side },
     secondHands: steps.find(({ secondHands }) => secondHands !== null)?.secondHands ?? null,
     minutes,

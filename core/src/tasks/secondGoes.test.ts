@@ -31,10 +31,14 @@ describe('a place gone over once more', () => {
   it('thinning is looked at where it was done, and then perhaps cut again', () => {
     const { tasks } = workOf('english-springer-spaniel', { hairMm: hairEverywhere(60) });
     const thinned = tasks.filter(({ technique, again: over }) => technique === 'thin' && over === null);
-    const looks = again(tasks, 'look-again');
-    const lookedAt = looks.map((look) => look.again?.of);
-    expect(lookedAt).toContain('form:side.left');
-    expect(new Set(lookedAt).size).toBe(looks.length);
+    const looks = (one: Task) => one.steps.filter((each) => each.do === 'again');
+    const lookedAt = tasks.filter((one) => looks(one).length > 0).map(({ id }) => id);
+    expect(lookedAt).toContain('form:side');
+    for (const one of tasks) expect(looks(one).length, one.id).toBeLessThanOrEqual(1);
+    // It is the last thing that is done there.
+    const side = stepOf(tasks, 'form:side');
+    expect(side?.steps.at(-1)?.do).toBe('again');
+    expect(side?.steps.reduce((sum, { minutes }) => sum + minutes, 0)).toBeCloseTo(side?.minutes ?? 0, 9);
     // Where the look takes seconds it is said at the step.
     const said = thinned.filter(({ how }) => how.some((text) => text.startsWith('Comb out what was cut')));
     expect(said.map(({ name }) => name)).toContain('brows');
@@ -46,17 +50,19 @@ describe('a place gone over once more', () => {
     const seen = [sign('whorl', 'thigh.left'), sign('trigger', 'thigh.left')];
     const { tasks } = workOf('standard-poodle', { hairMm: hairEverywhere(90), signs: seen });
     expect(again(tasks, 'whorl')).toEqual([]);
-    expect(stepOf(tasks, 'zone:thigh.left')?.how.at(-1)).toMatch(/tuft stays/);
+    expect(stepOf(tasks, 'zone:thigh.left')?.how.join(' ')).toMatch(/tuft stays/);
   });
 
   it('feet are combed up against the growth where the hair lies, not where it stands', () => {
     const lying = workOf('golden-retriever', { hairMm: hairEverywhere(60) });
     const standing = workOf('bichon-frise', { hairMm: hairEverywhere(90) });
     expect(lying.visit.coat.layDeg).toBeLessThanOrEqual(45);
-    expect(again(lying.tasks, 'against-growth').map(({ zone }) => zone?.split('.')[0])).toContain('forefoot');
+    const combedUp = (work: typeof lying) =>
+      work.tasks.flatMap(({ steps }) => steps).filter(({ name }) => name === 'combed up');
+    expect(combedUp(lying).flatMap(({ zones }) => zones)).toContain('forefoot.left');
     expect(
       standing.tasks.some(({ zones, technique }) => zones.includes('hock.left') && technique === 'scissor'),
     ).toBe(true);
-    expect(again(standing.tasks, 'against-growth')).toEqual([]);
+    expect(combedUp(standing)).toEqual([]);
   });
 });

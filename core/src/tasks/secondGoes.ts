@@ -32,11 +32,10 @@ export const withSecondGoes = (visit: Case, work: readonly Draft[]): readonly Dr
     ];
   });
 
-function wants(visit: Case, { zone, technique, half }: Draft, go: SecondGo): boolean {
+function wants(visit: Case, { zone, technique }: Draft, go: SecondGo): boolean {
   if (zone === null || technique === null || !go.techniques.includes(technique)) return false;
-  // What the hands found in a leg is gone over from outside.
   const seenHere = ({ sign, zone: at }: Case['signs'][number]) =>
-    at === zone && half !== 'inside' && go.signs?.includes(sign) === true;
+    at === zone && go.signs?.includes(sign) === true;
   return (
     (go.zones.length === 0 || go.zones.includes(zoneKindId(zone))) &&
     visit.coat.layDeg <= (go.layDegAtMost ?? Infinity) &&

@@ -29,6 +29,22 @@ function withCustoms(customs: TaskPack['customs'], staged: readonly Task[]): rea
   });
 }
 
+/** Cuts no earlier than what they come after: a form waits for the lines of the whole dog. */
+function noEarlier(staged: readonly Task[]): readonly Task[] {
+  const stages = new Map(staged.map(({ id, stage }) => [id, stage]));
+  const cuts = staged.filter(({ phase, zone }) => phase === 'work' && zone !== null);
+  for (let changed = true; changed;) {
+    changed = false;
+    for (const { id, after } of cuts) {
+      const least = Math.max(...after.map((before) => stages.get(before) ?? 0));
+      if (least <= (stages.get(id) ?? 0)) continue;
+      stages.set(id, least);
+      changed = true;
+    }
+  }
+  return staged.map((task) => ({ ...task, stage: stages.get(task.id) ?? task.stage }));
+}
+
 /** The stages of the work by name, in the order this salon works in. @throws MisuseError for an order the packs lack. */
 export function workStages(visit: Case): readonly StageKind[] {
   const named = workRules(visit).find(({ order }) => order !== undefined)?.order;
@@ -90,7 +106,9 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
     // Nothing is cut behind the last look.
     const looksLast = draft.phase === 'check' && risenIds.length > 0;
     const waits = risen && setTask !== null ? [setTask] : looksLast ? risenIds : [];
-    const after = [...draft.after, ...waits].filter((id) => there.has(id));
+    // Joins are softened with what is there, not once the curl is back.
+    const own = draft.after.filter((id) => risen || !risenIds.includes(id));
+    const after = [...own, ...waits].filter((id) => there.has(id));
     const phase = risen || looksLast ? 'finish' : draft.phase;
     const stage = looksLast ? last + 2 + AFTER.length : stageOf(draft, risen);
     return { ...draft, after, phase, stage };
@@ -99,7 +117,7 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
   const stageAt = new Map(firstGoes.map(({ id, stage, phase }) => [id, { stage, phase }]));
   const staged = firstGoes.map((task) => ({ ...task, ...(task.again && stageAt.get(task.again.of)) }));
   // The harder side with a tool is done before the easy one, so that the easy one can match it.
-  return withCustoms(tasks.customs, staged).map((task) => {
+  return withCustoms(tasks.customs, noEarlier(staged)).map((task) => {
     if (harder === null || task.side === null || task.side === harder || !byHand(task)) return task;
     // A second go waits on its step, which waits.
     if (task.again !== null) return task;

@@ -1,3 +1,4 @@
+import type { StepKind } from '../packs/forms.ts';
 import type { TaskPhase } from '../packs/tasks.ts';
 import type { PlannedRun } from '../plan/plan.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
@@ -24,11 +25,13 @@ export interface Task {
   readonly zones: readonly string[];
   /** What is left in each of them, mm. */
   readonly lengths: readonly (number | null)[];
+  /** What each of them is left by, of the drawer. */
+  readonly tools: readonly ToolInHand[];
   /** Of a run: where it begins and ends, and where the machine is lifted off, in a groomer's words. */
   readonly path: Pick<PlannedRun, 'from' | 'to' | 'liftOff'> | null;
   readonly side: Side | null;
-  /** Of a leg: what is done from outside, and from inside. */
-  readonly half: 'outside' | 'inside' | null;
+  /** Of a form: its steps in their order, each with its tool; empty where one tool does all of it. */
+  readonly steps: readonly TaskStep[];
   /** What is left there, mm. */
   readonly leavesMm: number | null;
   readonly stance: { readonly id: string; readonly name: string; readonly side: Side | null };
@@ -54,9 +57,24 @@ export interface Task {
   readonly after: readonly string[];
   /** A place gone over once more: for what, and the step it goes over, by id; it is passed over with it. */
   readonly again: { readonly name: string; readonly of: string } | null;
-  /** The same on the other side, or the other half. */
+  /** The same on the other side. */
   readonly pair: string | null;
 }
+
+/** One thing that is done in a step of several tools. */
+export interface TaskStep {
+  readonly do: StepKind | 'again';
+  /** Of what is gone over once more: for what. */
+  readonly name: string | null;
+  readonly toolId: string | null;
+  readonly tool: string;
+  readonly zones: readonly string[];
+  readonly how: string | null;
+  readonly minutes: number;
+}
+
+/** A tool of the drawer as this groomer labels it, or what is in no drawer. */
+export type ToolInHand = Pick<Task, 'toolId' | 'tool'>;
 
 /** What one step asks of hands and feet: steps that agree in it follow on each other for nothing. */
 export const gripOf = ({ tool, direction, stance, secondHands }: Task) => ({

@@ -84,6 +84,11 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         leavesMm: decision !== 'save' && takesZone ? (blade?.leavesMm ?? null) : null,
         zone: mat.zone,
         zones: [mat.zone],
+        tools: [
+          decision === 'clip' && blade
+            ? { toolId: blade.toolId, tool: blade.label }
+            : { toolId: null, tool: 'slicker' },
+        ],
         lengths: [decision !== 'save' && takesZone ? (blade?.leavesMm ?? null) : null],
         side: sideIn(mat.zone),
         stance: stanceAt(visit, kind.id, sideIn(mat.zone)),

@@ -1,68 +1,69 @@
-import { shareOf } from '../bath/water.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
-import type { Plan, ZonePlan } from '../plan/plan.ts';
+import { workIn } from '../estimate/work.ts';
+import type { Plan, PlannedStep, StepTool, ZonePlan } from '../plan/plan.ts';
+import { dogZones } from '../packs/zones.ts';
 import { byId } from '../terms/failure.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { otherSide, zoneKindId } from '../terms/zone.ts';
-import { stepCautions } from '../welfare/cautions.ts';
+import { cautionsAt, stepCautions } from '../welfare/cautions.ts';
 import { applies, isTriggered, helpFor, isTrigger } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, stanceAt } from './plainTask.ts';
+import type { InForm } from './formTasks.ts';
 import { asForms } from './formTasks.ts';
 import { asRuns } from './runTasks.ts';
 import { withSecondGoes } from './secondGoes.ts';
 
 /**
- * The work: every run, and every zone that is worked by itself, by what it is worked with; the outside and the inside of a
- * leg apart, and what is gone over once more behind them.
+ * The work: every run, every form of the hand with its steps, and what is gone over once more. The minutes of a part of the
+ * visit are shared out by how much work each piece is.
  */
 export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
   const { packs, surfaceM2 } = visit;
-  const { tasks, times, zones } = packs;
-  const worked = plan.zones.flatMap((zone) => (zone.tool && !zone.lost ? [{ zone, tool: zone.tool }] : []));
-  const work = ({ zone, tool }: (typeof worked)[number]) => {
-    const kind = byId('zone', zones.zones, zoneKindId(zone.zone));
-    return surfaceM2 * shareOf(zone, kind) * times.perM2[tool.technique] * kind.care;
-  };
-  const partOf = (zone: ZonePlan) => times.regions[byId('zone', zones.zones, zoneKindId(zone.zone)).region];
+  const pieces = workIn(plan, packs, surfaceM2).filter(({ zone }) => zone.tool !== null && !zone.lost);
   const inPart = new Map<string, number>();
-  for (const one of worked) inPart.set(partOf(one.zone), (inPart.get(partOf(one.zone)) ?? 0) + work(one));
-  const rough = times.parts.find(({ role }) => role === 'rough-clip')?.id;
-  const steps = worked.flatMap((one): Draft[] => {
-    const { zone, tool } = one;
-    const kind = zoneKindId(zone.zone);
-    const part = partOf(zone);
+  for (const { part, weight } of pieces) inPart.set(part, (inPart.get(part) ?? 0) + weight);
+  const rough = packs.times.parts.find(({ role }) => role === 'rough-clip')?.id;
+  const drafts = pieces.flatMap(({ zone, step, shapes, part, weight }): readonly InForm[] => {
     const whole = minutesOf(estimate, part);
-    const own = part === rough && plan.roughClip.wanted ? whole / (1 + times.roughClipShare) : whole;
-    const minutes = (own * work(one)) / (inPart.get(part) ?? 1);
-    const task = zoneTask(visit, zone, tool, part, minutes);
-    const halves = tasks.halves.find(({ zones: at }) => at.includes(kind));
-    const byHand = packs.tools.techniques.find(({ id }) => id === tool.technique)?.byHand === true;
-    if (!halves || !byHand) return [task];
-    const inside = `${task.id}:inside`;
-    return [
-      { ...task, half: 'outside', minutes: minutes * (1 - halves.insideShare), pair: inside },
-      {
-        ...task,
-        id: inside,
-        half: 'inside',
-        minutes: minutes * halves.insideShare,
-        stance: stanceAt(visit, null, null, halves.insideStance),
-        pair: task.id,
-      },
-    ];
+    const own = part === rough && plan.roughClip.wanted ? whole / (1 + packs.times.roughClipShare) : whole;
+    const minutes = (own * weight) / (inPart.get(part) || 1);
+    const used = step?.step.tool ?? ownTool(visit, zone);
+    if (!used) return [];
+    const draft = zoneTask(visit, zone, used, part, minutes);
+    if (!step) return withSecondGoes(visit, [draft]).map((one) => ({ draft: one, step: null }));
+    const named = shapes ? draft : asStep(visit, draft, zone, step.step);
+    return (shapes ? withSecondGoes(visit, [named]) : [named]).map((one) => ({ draft: one, step }));
   });
-  return asForms(visit, asRuns(visit, plan, withSecondGoes(visit, steps)));
+  return asForms(visit, drafts, (steps) => asRuns(visit, plan, steps));
 }
 
-function zoneTask(
-  visit: Case,
-  zone: ZonePlan,
-  tool: NonNullable<ZonePlan['tool']>,
-  part: string,
-  minutes: number,
-): Draft {
+/** A place in a step that does not shape it: with that step's cautions, and no length of its own where it is only softened. */
+function asStep(visit: Case, draft: Draft, zone: ZonePlan, { do: what, tool }: PlannedStep): Draft {
+  const at = byId('zone', dogZones(visit.packs.zones), zone.zone);
+  const shaping = zone.tool ? cautionsAt(visit, at, zone.tool.technique) : [];
+  const own = cautionsAt(visit, at, tool.technique);
+  const cautions = draft.cautions.filter((text) => own.includes(text) || !shaping.includes(text));
+  return {
+    ...draft,
+    id: `${what}:${zone.zone}`,
+    // Joins are softened with the cut, also at a place that is done before it.
+    phase: 'work',
+    pair: null,
+    cautions: [...new Set([...cautions, ...own])],
+    ...(what === 'soften' ? { leavesMm: null, lengths: [null] } : {}),
+  };
+}
+
+function ownTool(visit: Case, { tool }: ZonePlan): StepTool | null {
+  if (!tool) return null;
+  const { toolId, label, technique, carrierLabel, leavesMm } = tool;
+  const direction = techniqueKind(visit.packs.tools, technique).byHand ? null : tool.direction;
+  return { toolId, label, technique, carrierLabel, direction, leavesMm };
+}
+
+function zoneTask(visit: Case, zone: ZonePlan, tool: StepTool, part: string, minutes: number): Draft {
   const { tasks, tools } = visit.packs;
   const kind = zoneKindId(zone.zone);
   const trigger = isTriggered(visit, null, zone.zone, tool.technique);
@@ -71,7 +72,9 @@ function zoneTask(
   const beforeBath = techniqueKind(tools, tool.technique).needsStrippable;
   const stress =
     tasks.stress[tool.technique] * (tasks.tender[kind] ?? 1) * tasks.handlingStress[visit.handling];
-  const byHand = tools.techniques.find(({ id }) => id === tool.technique)?.byHand === true;
+  const leavesMm = tool.direction === null ? zone.leftMm : (tool.leavesMm ?? zone.leftMm);
+  const by = tool.direction === null && zone.tool ? zone.tool : tool;
+  const ran = zone.tool?.toolId === tool.toolId ? zone.leftMm : leavesMm;
   return {
     ...plainTask(visit, `zone:${zone.zone}`, zone.name, null),
     phase: small ? 'small' : beforeBath ? 'rough' : 'work',
@@ -79,12 +82,14 @@ function zoneTask(
     tool: tool.label,
     carrier: tool.carrierLabel,
     technique: tool.technique,
-    direction: byHand ? null : tool.direction,
+    direction: tool.direction,
     zone: zone.zone,
     zones: [zone.zone],
-    lengths: [zone.leftMm],
+    lengths: [ran],
+    // What softens a place or sets its lines does not leave its length.
+    tools: [{ toolId: by.toolId, tool: by.label }],
     side: zone.side,
-    leavesMm: zone.leftMm,
+    leavesMm: ran,
     stance: stanceAt(visit, kind, zone.side),
     secondHands: helpFor(visit, { fixed: null, zone: kind, technique: tool.technique }),
     minutes,

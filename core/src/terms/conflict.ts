@@ -17,6 +17,7 @@ export type ConflictKind =
   | 'nothing-in-drawer'
   | 'drawer-lacks'
   | 'left-shorter'
+  | 'lacks-shape'
   | 'mat-takes-hair'
   | 'mat-changes-trim'
   | 'mat-beyond-floor'

@@ -1,6 +1,6 @@
 import { byId } from '../terms/failure.ts';
 import type { Coat } from '../coat/hair.ts';
-import type { TechniqueKind, ToolKind, ToolPack } from '../packs/tools.ts';
+import type { TechniqueKind, ToolKind, ToolPack, ToolRole } from '../packs/tools.ts';
 import type { Direction, Finish, Hand, Technique } from '../terms/tool.ts';
 import type { Calibration } from './calibrate.ts';
 import { calibrate, predictedRange, UNCALIBRATED } from './calibrate.ts';
@@ -47,6 +47,8 @@ export interface ToolOption {
   /** Quiet and cool. */
   readonly gentle: boolean;
   readonly small: boolean;
+  /** What shape a hand tool makes. */
+  readonly roles: readonly ToolRole[];
   readonly effort: number;
   readonly setUp: number;
   readonly suitsMm: readonly [number, number] | null;
@@ -127,6 +129,7 @@ function optionsOf(
       skipTooth: kind.skipTooth,
       gentle: kind.gentle,
       small: kind.small,
+      roles: kind.roles,
       effort: kind.effort,
       setUp: kind.setUp,
       suitsMm: kind.suitsMm,

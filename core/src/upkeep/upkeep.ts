@@ -1,6 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
 import { daysToReach, growthIn } from '../coat/hair.ts';
-import { shareOf } from '../bath/water.ts';
+import { shareOf } from '../packs/zones.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';

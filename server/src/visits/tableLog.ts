@@ -5,6 +5,7 @@ import {
   carrierFor,
   factsWith,
   inTurn,
+  isTaskId,
   MAY_DECIDE,
   openStops,
   stopsOf,
@@ -72,14 +73,21 @@ export function marksOf(event: SentEvent, context: LogContext): readonly ActMark
   if (works && startedAt === null) marks.push('not-started');
   if (works && stoppedBefore(event, context)) marks.push('while-stopped');
   if (works && finishedAt !== null && Date.parse(event.at) > finishedAt.getTime()) marks.push('after-finish');
-  if ('task' in event && event.task !== null && !isStep(event.task, library)) marks.push('unknown-step');
-  const toolId = 'toolId' in event ? event.toolId : null;
-  if (toolId !== null && !sheet.drawer.some(({ id }) => id === toolId)) marks.push('unknown-tool');
+  if ('task' in event && event.task !== null && !isTaskId(library.packs, event.task))
+    marks.push('unknown-step');
+  if (toolsOf(event).some((toolId) => !sheet.drawer.some(({ id }) => id === toolId)))
+    marks.push('unknown-tool');
   if (isClockOff(event, log)) marks.push('clock');
   if (harms(event, context)) marks.push('harms');
   if (event.doneBy !== undefined && event.doneBy !== who.personId) marks.push('sent-by-another');
   return marks;
 }
+
+/** What of the drawer an act names. */
+const toolsOf = (event: SentEvent): readonly string[] => [
+  ...('toolId' in event && event.toolId !== null ? [event.toolId] : []),
+  ...('tools' in event ? (event.tools ?? []).flatMap(({ toolId }) => toolId ?? []) : []),
+];
 
 /** A stop of the table or of the sheet was open when this was done. */
 function stoppedBefore(event: SentEvent, { log, sheet, library: { packs } }: LogContext): boolean {
@@ -96,14 +104,6 @@ function stoppedBefore(event: SentEvent, { log, sheet, library: { packs } }: Log
     }
   }
   return open.size > 0;
-}
-
-/** A step some visit of this salon can have, by how its name begins; a place or a mat gone over once more too. */
-function isStep(task: string, { packs }: Library): boolean {
-  const goes = packs.tasks.secondGoes.map(({ id }) => `${id}:`);
-  const bare = goes.reduce((name, go) => (name.startsWith(go) ? name.slice(go.length) : name), task);
-  const fixed = [...packs.tasks.fixed.map(({ id }) => id), 'dry', 'rough-clip'];
-  return fixed.includes(bare) || /^(zone|run|form|mat|bath|finish):[\w.-]+(:inside)?$/.test(bare);
 }
 
 /** Ahead of the server, a day behind it, or earlier than what another device did before. */

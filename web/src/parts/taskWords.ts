@@ -1,22 +1,22 @@
 import type { LengthUnit, Task } from '@kurrel/core';
-import { formatLeft, leftNumber, zoneKindId } from '@kurrel/core';
+import { formatLeft, leftNumber, otherSide, zoneKindId } from '@kurrel/core';
 import { placeWord } from '@kurrel/words';
 import { packs } from '../app/packs.ts';
 
-/** What a step is, in a few words: “ribs, left”, “foreleg, right, from inside”, “nape: look, then two cuts more”. */
-export const taskWord = ({
-  name,
-  side,
-  half,
-  again,
-}: Pick<Task, 'name' | 'side' | 'half' | 'again'>): string =>
-  [name, side, half === null ? null : `from ${half}`].filter(Boolean).join(', ') +
-  (again === null ? '' : `: ${again.name}`);
+/** What a step is, in a few words: “ribs, left”, “nape: look, then two cuts more”. */
+export const taskWord = ({ name, side, again }: Pick<Task, 'name' | 'side' | 'again'>): string =>
+  [name, side].filter(Boolean).join(', ') + (again === null ? '' : `: ${again.name}`);
 
 const DIRECTION = { with: 'with the lay', against: 'against the lay', across: 'across the lay' } as const;
 
-/** The tool as this groomer labels it, on its carrier, and which way it runs. */
-export function toolWord({ tool, carrier, direction }: Pick<Task, 'tool' | 'carrier' | 'direction'>): string {
+/** The tool as this groomer labels it, on its carrier, and which way it runs; of a form all its tools, each once. */
+export function toolWord({
+  tool,
+  carrier,
+  direction,
+  steps,
+}: Pick<Task, 'tool' | 'carrier' | 'direction' | 'steps'>): string {
+  if (steps.length > 0) return [...new Set(steps.map((step) => step.tool))].join(', ');
   const on = carrier === null ? tool : `${tool} on the ${carrier}`;
   return direction === null ? on : `${on}, ${DIRECTION[direction]}`;
 }
@@ -40,18 +40,21 @@ export const placesWord = (task: Pick<Task, 'zones' | 'leavesMm' | 'lengths'>, u
   lengthsOf(task).length < 2
     ? ''
     : [
-        ...new Map(
+        ...new Set(
           task.zones.map((zone, i) => {
             const mm = task.lengths[i] ?? null;
-            return [
-              zoneKindId(zone),
-              mm === null ? '' : `${placeWord(packs.zones, zoneKindId(zone))} ${leftNumber(mm, unit)}`,
-            ];
+            const other = task.lengths[task.zones.indexOf(otherSide(zone))] ?? mm;
+            const place = mm === other ? zoneKindId(zone) : zone;
+            return mm === null ? '' : `${placeWord(packs.zones, place)} ${leftNumber(mm, unit)}`;
           }),
-        ).values(),
+        ),
       ]
         .filter(Boolean)
         .join(' · ');
+
+/** Places by their names, both sides once. */
+export const kindsWord = (zones: readonly string[]): string =>
+  [...new Set(zones.map((zone) => placeWord(packs.zones, zoneKindId(zone))))].join(', ');
 
 /** Where the groomer stands. */
 export function stanceWord({ stance }: Pick<Task, 'stance'>): string {

@@ -3,6 +3,7 @@ import type { LengthUnit, OwnCost, Plan, Reason, ZonePlan } from '@kurrel/core';
 import { conflictsAt, formatLength, leftNumber, MAY_DECIDE, zoneKindId } from '@kurrel/core';
 import {
   conflictSentence,
+  formStepWord,
   handWord,
   joinSentence,
   passSentence,
@@ -128,6 +129,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
       )}
       <With zone={zone} zones={zones} unit={unit} hands={props.sheet.hands} />
       <InRun run={plan.runs.find(({ id }) => id === zone.run) ?? null} />
+      <InForm forms={plan.forms} zone={zone.zone} />
       {zone.cautions.length > 0 && (
         <section className="care">
           <h3>Care</h3>
@@ -164,6 +166,29 @@ function InRun({ run }: { readonly run: Plan['runs'][number] | null }) {
         {others === 1 ? 'One other place' : `${others} other places`} in the same stroke. {pathSentence(run)}
       </p>
       <p className="muted">A length or a tool of its own takes this place out of it.</p>
+    </section>
+  );
+}
+
+/** The steps in which a hand shapes the place, each with its tool, and what it is softened with at the end. */
+function InForm({ forms, zone }: { readonly forms: Plan['forms']; readonly zone: string }) {
+  const here = forms.flatMap(({ name, steps }) =>
+    steps.flatMap((step) => (step.zones.includes(zone) ? [{ name, step }] : [])),
+  );
+  const [first] = here;
+  if (!first) return null;
+  return (
+    <section aria-label="By hand">
+      <h3>{first.name}</h3>
+      <ol className="passes">
+        {here.map(({ name, step }, i) => (
+          <li key={i}>
+            {formStepWord({ do: step.do, name: null })}
+            {name !== first.name && `, ${name}`}: {step.tool.label}
+            {step.how !== null && ` · ${step.how}`}
+          </li>
+        ))}
+      </ol>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Body, BreedPack, DrawnLine, LengthUnit, Plan } from '@kurrel/core';
 import { formatLeft, formatLength } from '@kurrel/core';
-import { runSentence } from '@kurrel/words';
+import { formSentence, runSentence } from '@kurrel/words';
 import type { Ref } from 'react';
 import { packs } from '../../app/packs.ts';
 import { ageOf, zoneWord } from '../../parts/words.ts';
@@ -152,6 +152,7 @@ function Notes({ plan, lines, unit, sheet }: PatternSheetProps) {
   const notes: (readonly [string, readonly string[]])[] = [
     ['Lay out', [plan.tools.map(({ label, zones }) => `${label} (${zones})`).join(' · ')]],
     ['Runs', plan.runs.filter(isShaping).map((run) => runSentence(run, unit))],
+    ['By hand', byHand(plan)],
     ['Mats', matLines(plan, unit)],
     ['Block in first', blockInSentences(plan, unit)],
     ['Lines', lines.map((line) => lineSentence(packs, line, unit))],
@@ -187,6 +188,10 @@ function Notes({ plan, lines, unit, sheet }: PatternSheetProps) {
 /** What has no way to tell stands among the places. */
 const isShaping = ({ zones, from, to, liftOff }: Plan['runs'][number]): boolean =>
   zones.length > 2 || from !== null || to !== null || liftOff.length > 0;
+
+/** The forms that take more than one tool; both sides once. */
+const byHand = ({ forms }: Plan): readonly string[] =>
+  forms.filter(({ side, steps }) => side !== 'right' && steps.length > 1).map(formSentence);
 
 /** What becomes of each mat. */
 const matLines = (plan: Plan, unit: LengthUnit): readonly string[] =>

@@ -27,7 +27,9 @@ export function MarkedActs({ events, me, onConfirm }: MarkedActsProps) {
   const mine = events.filter(({ by, marks = [] }) => by === me && marks.includes('sent-by-another'));
   return (
     <details className="table-marks">
-      <summary>{[...counts.values()].reduce((sum, count) => sum + count, 0)} marks on what was done</summary>
+      <summary>
+        {marksWord([...counts.values()].reduce((sum, count) => sum + count, 0))} on what was done
+      </summary>
       <ul>
         {[...counts].map(([mark, count]) => (
           <li key={mark}>
@@ -43,3 +45,5 @@ export function MarkedActs({ events, me, onConfirm }: MarkedActsProps) {
     </details>
   );
 }
+
+const marksWord = (count: number): string => (count === 1 ? '1 mark' : `${count} marks`);

@@ -17,6 +17,7 @@ export function PlanNews({ news, onSeen, onTakeNow }: PlanNewsProps) {
   const how = (task: Task) => [toolWord(task), leftWord(task, unit)].filter(Boolean).join(', ');
   const word = ({ before, after }: StepChange): string => {
     if (!after) return `${taskWord(before)}: left out`;
+    if (before && how(before) === how(after)) return `${taskWord(after)}: ${how(after)}, at other places`;
     return before
       ? `${taskWord(after)}: ${how(after)}, in place of ${how(before)}`
       : `${taskWord(after)}: new, ${how(after)}`;

@@ -1,10 +1,18 @@
 import type { Join, TableNow, Task } from '@kurrel/core';
 import { leftNumber } from '@kurrel/core';
-import { joinSentence, pathSentence } from '@kurrel/words';
+import { formStepWord, fullSentence, joinSentence, pathSentence, sentence } from '@kurrel/words';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
-import { lengthsOf, minutesWord, placesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import {
+  kindsWord,
+  lengthsOf,
+  minutesWord,
+  placesWord,
+  stanceWord,
+  taskWord,
+  toolWord,
+} from '../../parts/taskWords.ts';
 import type { Wanted } from './mayTake.ts';
 import { PairOffer } from './PairOffer.tsx';
 
@@ -12,6 +20,11 @@ interface StepProps {
   readonly visitId: string;
   readonly dog: string;
   readonly task: Task;
+  /** Of a form: which of its steps is in hand, and to go on to another. */
+  readonly at: number;
+  /** The card with the places and the tool of that step. */
+  readonly inHand: Task;
+  readonly onAt: (at: number) => void;
   readonly next: Task | null;
   readonly minutes: number;
   readonly lateMinutes: number;
@@ -32,9 +45,9 @@ interface StepProps {
 
 /** The step in hand in words: where, how long, with what, how the dog is held, what to mind, what comes next. */
 export function Step(props: StepProps) {
-  const { task, next, joins, ends } = props;
+  const { task, inHand, next, joins, ends } = props;
   const unit = useAppSelector((state) => state.preferences.unit);
-  const left = lengthsOf(task);
+  const left = lengthsOf(inHand);
   const learning = useSessionQuery().data?.person.role === 'trainee';
   return (
     <>
@@ -45,8 +58,9 @@ export function Step(props: StepProps) {
           <span>{unit}</span>
         </p>
       )}
-      {left.length > 1 && <p className="table-how">{placesWord(task, unit)}</p>}
-      <p className="table-tool">{toolWord(task)}</p>
+      {left.length > 1 && <p className="table-how">{placesWord(inHand, unit)}</p>}
+      <p className="table-tool">{toolWord(inHand)}</p>
+      <FormSteps task={task} at={props.at} onAt={props.onAt} />
       {task.path && task.again === null && <p className="table-how">{pathSentence(task.path)}</p>}
       {ends && task.path === null && task.again === null && (
         <p className="table-how">
@@ -54,7 +68,7 @@ export function Step(props: StepProps) {
         </p>
       )}
       <p className="table-how">
-        {[`${stanceWord(task)}.`, task.hold, ...task.how].filter(Boolean).join(' ')}
+        {[stanceWord(task), task.hold ?? '', ...task.how].filter(Boolean).map(fullSentence).join(' ')}
       </p>
       {learning && task.craft.length > 0 && <p className="table-craft">{task.craft.join(' ')}</p>}
       {joins.length > 0 && task.again === null && (
@@ -103,5 +117,24 @@ export function Step(props: StepProps) {
         {next && ` · then: ${taskWord(next)}, ${toolWord(next) === toolWord(task) ? 'same tool' : next.tool}`}
       </p>
     </>
+  );
+}
+
+/** The steps of a form, the one in hand marked; a touch goes to any of them. None is a card: done is done for all. */
+function FormSteps({ task, at, onAt }: Pick<StepProps, 'task' | 'at' | 'onAt'>) {
+  if (task.steps.length === 0) return null;
+  return (
+    <ol className="table-steps" aria-label="Steps">
+      {task.steps.map((step, i) => (
+        <li key={i} aria-current={i === at ? 'step' : undefined} className={i < at ? 'behind' : undefined}>
+          <button type="button" onClick={() => onAt(i)}>
+            <strong>
+              {formStepWord(step)}, {step.tool}
+            </strong>
+            <span>{sentence([kindsWord(step.zones), step.how].filter(Boolean).join(': '))}</span>
+          </button>
+        </li>
+      ))}
+    </ol>
   );
 }

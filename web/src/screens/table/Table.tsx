@@ -36,6 +36,7 @@ import { Step } from './Step.tsx';
 import { TableStops, UNNAMED } from './TableStops.tsx';
 import { useAwake } from './useAwake.ts';
 import { useBathDrain } from './useBathDrain.ts';
+import { useFormStep } from './useFormStep.ts';
 import { useStepInHand } from './useStepInHand.ts';
 import { useStepMinutes } from './useStepMinutes.ts';
 import { useTableKeys } from './useTableKeys.ts';
@@ -98,6 +99,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const session = useSessionQuery().data;
   const me = session?.person.name ?? '';
   const { current, next, news, onSeen, onTakeNow } = useStepInHand(sheet, choices, order, now, me);
+  const { at, inHand, goTo } = useFormStep(current);
   const { minutes, since, startedMs } = useStepMinutes(sheet.visit.id, events, opened, clock);
   const role = session?.person.role ?? 'trainee';
   const [without, setWithout] = useState(false);
@@ -126,7 +128,9 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
       task: current.id,
       part: current.part,
       zone: current.zone,
-      ...(current.zones.length > 1 ? { zones: current.zones, lengths: current.lengths } : {}),
+      ...(current.zones.length > 1
+        ? { zones: current.zones, lengths: current.lengths, tools: current.tools }
+        : {}),
       toolId: current.toolId,
       tool: current.tool,
       direction: current.direction,
@@ -242,7 +246,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
       {unstarted && stopsOpen.length === 0 && <NotStarted sheet={sheet} onWithout={() => setWithout(true)} />}
       {current ? (
         <div className="table-step">
-          <Picture breed={breed} visit={visit} body={body} plan={plan} task={current} />
+          <Picture breed={breed} visit={visit} body={body} plan={plan} task={inHand ?? current} />
           <section className="table-say" aria-live="polite">
             {asking ? (
               <Asking
@@ -265,6 +269,9 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
                 visitId={sheet.visit.id}
                 dog={sheet.dog.name}
                 task={current}
+                at={at}
+                inHand={inHand ?? current}
+                onAt={goTo}
                 next={next}
                 minutes={minutes}
                 lateMinutes={now.lateMinutes}

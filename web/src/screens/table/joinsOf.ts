@@ -6,6 +6,8 @@ export function joinsOf(plan: Pick<Plan, 'zones'>, task: Task | null): readonly 
   const own = new Set(passed.length > 1 ? passed.map(({ name }) => name) : []);
   const joins = passed
     .flatMap((zone) => zone.joins)
-    .filter(({ into, kind }) => !own.has(into) && (passed.length === 1 || kind !== 'runs-on'));
+    .filter(({ into, kind }) => !own.has(into) && (passed.length === 1 || kind !== 'runs-on'))
+    // Shears are not lifted off.
+    .filter(({ kind }) => kind !== 'skim-off' || task?.direction !== null);
   return [...new Map(joins.map((join) => [`${join.kind} ${join.into}`, join])).values()];
 }

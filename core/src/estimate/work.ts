@@ -1,0 +1,66 @@
+import type { Packs } from '../packs/packs.ts';
+import { shareOf } from '../packs/zones.ts';
+import type { Plan, PlannedForm, PlannedStep, ZonePlan } from '../plan/plan.ts';
+import { bulkedIn } from '../plan/plan.ts';
+import { byId } from '../terms/failure.ts';
+import { zoneKindId } from '../terms/zone.ts';
+
+/** One piece of the cut: a place by its own tool, or a step of its form there. */
+export interface PieceOfWork {
+  readonly zone: ZonePlan;
+  /** Null where its tool does it in one go, by itself or in a run. */
+  readonly step: { readonly form: PlannedForm; readonly step: PlannedStep } | null;
+  /** Gives the place its shape and length; bulk, lines and what softens do not. */
+  readonly shapes: boolean;
+  /** The part of the visit it belongs to. */
+  readonly part: string;
+  /** Prior minutes, before what makes this dog quicker or slower. */
+  readonly weight: number;
+}
+
+/**
+ * Everything that is cut, piece by piece, with its prior minutes: m² of skin × the rate of its technique × how careful the place
+ * is. Behind a comb that took the bulk off the hand has a share of its minutes left; the steps of a form share those of a
+ * place by their weights. A place that a mat takes or changes counts as it was drawn where that is more.
+ */
+export function workIn(plan: Plan, packs: Packs, surfaceM2: number): readonly PieceOfWork[] {
+  const { perM2, bulk, joinMinutes, regions } = packs.times;
+  const bulked = bulkedIn(plan.forms);
+  const joins = plan.forms.find(({ id }) => id === packs.patterns.joins.id);
+  return plan.zones.flatMap((zone): readonly PieceOfWork[] => {
+    const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
+    const part = regions[kind.region];
+    const careM2 = surfaceM2 * shareOf(zone, kind) * kind.care;
+    const whole = zone.tool ? perM2[zone.tool.technique] : 0;
+    const hand = bulked.has(zone.zone) ? bulk.handShare * whole : whole;
+    const takenOff = bulked.has(zone.zone) ? bulk.perM2 : 0;
+    const drawn = zone.chargedAs ? perM2[zone.chargedAs] : 0;
+    const steps = plan.forms
+      .filter((form) => form !== joins)
+      .flatMap((form) => form.steps.map((step) => ({ form, step })))
+      .filter(({ step }) => step.zones.includes(zone.zone));
+    const byHand = steps.filter(({ step }) => step.do !== 'bulk');
+    const shares = byHand.reduce((sum, { step }) => sum + step.share, 0);
+    const own = Math.max(hand, drawn - takenOff);
+    const shaping = byHand.reduce<(typeof byHand)[number] | null>(
+      (best, one) => (best && best.step.share >= one.step.share ? best : one),
+      null,
+    );
+    const pieces =
+      byHand.length === 0
+        ? [{ zone, step: null, shapes: true, part, weight: careM2 * own }]
+        : steps.map((step) => ({
+            zone,
+            step,
+            shapes: step === shaping,
+            part,
+            weight: careM2 * (step.step.do === 'bulk' ? takenOff : (own * step.step.share) / shares),
+          }));
+    const join = joins?.steps.find(({ zones }) => zones.includes(zone.zone));
+    const joined =
+      join && joins
+        ? [{ zone, step: { form: joins, step: join }, shapes: false, part, weight: joinMinutes }]
+        : [];
+    return [...pieces, ...joined];
+  });
+}

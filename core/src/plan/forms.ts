@@ -1,0 +1,196 @@
+import type { Case } from '../case/resolveCase.ts';
+import type { Form, FormStep } from '../packs/forms.ts';
+import type { ToolRole } from '../packs/tools.ts';
+import { shapeRank } from '../passes/pickTools.ts';
+import { shapingStep } from '../runs/formsAt.ts';
+import type { Conflict } from '../terms/conflict.ts';
+import { conflict } from '../terms/conflict.ts';
+import type { Side } from '../terms/zone.ts';
+import type { ToolOption } from '../tools/drawer.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import type { Bulk, Shaped } from './bulk.ts';
+import { bulkOf } from './bulk.ts';
+import type { PlannedForm, PlannedStep, StepTool, ZonePlan } from './plan.ts';
+import type { Settled } from './settle.ts';
+
+/**
+ * What a hand shapes on this dog, form by form: the steps of the trim's forms at the places that are done by hand, each with its
+ * tool. The step that gives a place its shape is done with the place's own tool; the others with a tool of their shape.
+ */
+export function plannedForms(
+  visit: Case,
+  settled: readonly Settled[],
+  zones: readonly ZonePlan[],
+): readonly PlannedForm[] {
+  const shaped = settled.flatMap((one, i): readonly Shaped[] => {
+    const zone = zones[i];
+    return zone && isByHand(visit, zone) ? [{ settled: one, zone }] : [];
+  });
+  const bulk = bulkOf(visit, shaped);
+  const forms = visit.trim.forms.flatMap((form) => {
+    const of = form.zones.flatMap((kind) =>
+      shaped.filter(({ settled: { target } }) => target.zone.kind.id === kind),
+    );
+    const sides: readonly (Side | null)[] = form.each === 'side' ? ['left', 'right', null] : [null];
+    return sides.flatMap((side): readonly PlannedForm[] => {
+      const here = form.each === 'side' ? of.filter(({ zone }) => zone.side === side) : of;
+      if (here.length === 0) return [];
+      const steps = form.steps.flatMap((step) => plannedSteps(visit, form, step, here, bulk));
+      const id = side === null ? form.id : `${form.id}.${side}`;
+      return [{ id, form: form.id, name: form.name, side, zones: here.map(({ zone }) => zone.zone), steps }];
+    });
+  });
+  return [...forms, ...joinsOf(visit, settled, zones)];
+}
+
+const isByHand = ({ packs }: Case, { tool, lost }: ZonePlan): boolean =>
+  tool !== null && !lost && techniqueKind(packs.tools, tool.technique).byHand;
+
+/** A step of a form, once for every tool it takes. */
+function plannedSteps(
+  visit: Case,
+  form: Form,
+  step: FormStep,
+  places: readonly Shaped[],
+  bulk: readonly Bulk[],
+): readonly PlannedStep[] {
+  const here = places.filter(({ settled: { target } }) => step.zones.includes(target.zone.kind.id));
+  const { do: what, name, how, share, wholeDog } = step;
+  const tools = new Map<string, { readonly tool: StepTool; readonly zones: string[] }>();
+  for (const place of here) {
+    const { zone } = place.zone;
+    const tool =
+      what === 'bulk'
+        ? bulkTool(bulk, zone)
+        : shapingStep(form, place.settled.target.zone.kind.id) === step
+          ? ownTool(visit, place.zone)
+          : extraTool(visit, step, place);
+    if (!tool) continue;
+    const with_ = tools.get(tool.toolId) ?? { tool, zones: [] };
+    with_.zones.push(zone);
+    tools.set(tool.toolId, with_);
+  }
+  return [...tools.values()].map(({ tool, zones }) => ({
+    do: what,
+    name,
+    zones,
+    tool,
+    how,
+    share,
+    wholeDog,
+  }));
+}
+
+const ownTool = (visit: Case, { tool }: ZonePlan): StepTool | null => {
+  const option = tool && optionOf(visit, tool.toolId);
+  return option ? stepTool(option, tool.leavesMm) : null;
+};
+
+function bulkTool(bulk: readonly Bulk[], zone: string): StepTool | null {
+  const option = bulk.find(({ zones }) => zones.has(zone))?.option;
+  return option ? { ...stepTool(option, option.leavesMm), direction: option.direction } : null;
+}
+
+const stepTool = (
+  { toolId, label, technique, carrierLabel }: ToolOption,
+  leavesMm: number | null,
+): StepTool => ({
+  toolId,
+  label,
+  technique,
+  carrierLabel,
+  direction: null,
+  leavesMm,
+});
+
+const optionOf = ({ options }: Case, toolId: string): ToolOption | undefined =>
+  options.find((option) => option.toolId === toolId);
+
+/** What a step beside the shaping one is done with: shears of its shape where shears do the place, thinners where they may. */
+function extraTool(visit: Case, { roles, do: what }: FormStep, { settled, zone }: Shaped): StepTool | null {
+  const { demand, override } = settled;
+  const own = zone.tool && optionOf(visit, zone.tool.toolId);
+  if (!own || !demand || override?.toolId != null || demand.gentlest || own.roles.length === 0) return null;
+  const tool = handToolFor(visit, roles, settled, zone.leftMm).find(
+    ({ technique }) => what === 'soften' || technique === own.technique,
+  );
+  // What is softened with the place's own tool is that already.
+  return tool && (what !== 'soften' || tool.toolId !== own.toolId) ? stepTool(tool, zone.leftMm) : null;
+}
+
+/** Hand tools of a wanted shape that may do a place, the best first. */
+function handToolFor(
+  { options }: Case,
+  roles: readonly ToolRole[],
+  { target: { forbidden, welfare } }: Settled,
+  mm: number,
+): readonly ToolOption[] {
+  const cost = (option: ToolOption) =>
+    10 * shapeRank(roles, option, mm) + Number(option.dull) + Number(option.wrongHand) + option.effort / 10;
+  return options
+    .filter((option) => option.leavesMm === null && option.roles.some((role) => roles.includes(role)))
+    .filter(({ technique }) => ![...forbidden, ...welfare.forbidden].includes(technique))
+    .filter((option) => shapeRank(roles, option, mm) < roles.length)
+    .sort((a, b) => cost(a) - cost(b));
+}
+
+/** Joins between places are softened last, as one thing. */
+function joinsOf(
+  visit: Case,
+  settled: readonly Settled[],
+  zones: readonly ZonePlan[],
+): readonly PlannedForm[] {
+  const { id, name, how, roles } = visit.packs.patterns.joins;
+  const steps = new Map<string, { readonly tool: StepTool; readonly zones: string[] }>();
+  zones.forEach((zone, i) => {
+    const one = settled[i];
+    if (!one || one.demand?.gentlest || !zone.joins.some(({ kind }) => kind !== 'runs-on')) return;
+    const [option] = handToolFor(visit, roles, one, zone.leftMm);
+    if (!option || one.override?.toolId != null) return;
+    const step = steps.get(option.toolId) ?? { tool: stepTool(option, zone.leftMm), zones: [] };
+    step.zones.push(zone.zone);
+    steps.set(option.toolId, step);
+  });
+  if (steps.size === 0) return [];
+  const planned = [...steps.values()].map(({ tool, zones: at }): PlannedStep => ({
+    do: 'soften',
+    name: null,
+    zones: at,
+    tool,
+    how,
+    share: 1,
+    wholeDog: false,
+  }));
+  return [{ id, form: id, name, side: null, zones: planned.flatMap((step) => step.zones), steps: planned }];
+}
+
+/** Shapes for which the drawer has no tool, each said once, with what does them instead and what kind would. */
+export function lackingShapes(
+  visit: Case,
+  settled: readonly Settled[],
+  zones: readonly ZonePlan[],
+): readonly Conflict[] {
+  const said = new Map<ToolRole, Conflict>();
+  settled.forEach(({ demand, override }, i) => {
+    const tool = zones[i]?.tool;
+    const option = tool && optionOf(visit, tool.toolId);
+    const [wanted] = demand?.roles ?? [];
+    if (!demand || !option || wanted === undefined || override?.toolId != null || said.has(wanted)) return;
+    if (option.leavesMm !== null || shapeRank(demand.roles, option, demand.handMm) === 0) return;
+    // One that is there but does not suit the length is not lacking.
+    if (
+      visit.options.some(({ roles, technique }) => roles.includes(wanted) && technique === option.technique)
+    )
+      return;
+    const kinds = visit.packs.tools.kinds.filter(
+      ({ roles, technique }) => roles.includes(wanted) && technique === option.technique,
+    );
+    if (kinds.length === 0) return;
+    const lack = { what: 'tool', kinds: kinds.map(({ name }) => name) } as const;
+    said.set(
+      wanted,
+      conflict('lacks-shape', demand.id, null, null, wanted, { alternatives: [option.label], lack }),
+    );
+  });
+  return [...said.values()];
+}
