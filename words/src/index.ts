@@ -2,6 +2,7 @@ export * from './names.ts';
 export * from './lengths.ts';
 export * from './passes.ts';
 export * from './forms.ts';
+export * from './findings.ts';
 export * from './reasons.ts';
 export * from './conflicts.ts';
 export * from './consent.ts';

@@ -76,6 +76,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
     `head shaped as ${FORM[one.about] ?? one.about}: ${shorter(one) ? 'take more' : 'leave more'}`,
   'shows-structure': (one) =>
     `a close blade would show it${one.about === '' ? '' : ` (${one.about})`}: leave more and blend`,
+  'outline-landmarks': ({ about }) => `${about}: longer or shorter along the place`,
   'outline-by-hand': () => 'its length changes along the place: shaped by hand',
   'sign-length': (one) => `${one.about}: ${shorter(one) ? 'shorter' : 'longer'}, to look even`,
   'denser-here': ({ about }) => `${about}: guard combs ride up and leave more`,

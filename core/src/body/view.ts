@@ -1,4 +1,4 @@
-import { boxOf, coverOf, minus, mix, overlap, plus, signedArea, times, unit } from './geometry.ts';
+import { boxOf, coverOf, minus, mix, norm, overlap, plus, signedArea, times, unit } from './geometry.ts';
 import type { Point } from './geometry.ts';
 import { landmark } from './landmarks.ts';
 import type { Landmarks, Template } from './landmarks.ts';
@@ -254,12 +254,16 @@ function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): St
     .flatMap(({ zone, curve }) => (curve ? [{ zone, holds: coverOf(curve) }] : []))
     .reverse();
   const whole = patches[0]?.zone ?? '';
+  const skin = { x: 0, y: 0 };
   return points.map((point, index) => {
     const before = points[(index + points.length - 1) % points.length] as Point;
     const after = points[(index + 1) % points.length] as Point;
-    const along = unit(minus(after, before));
-    const normal = { x: along.y * outward, y: -along.x * outward };
-    const skin = minus(point, normal);
+    const [dx, dy] = [after.x - before.x, after.y - before.y];
+    const length = norm(dx, dy);
+    const normal =
+      length === 0 ? { x: outward, y: 0 } : { x: (dy / length) * outward, y: (-dx / length) * outward };
+    skin.x = point.x - normal.x;
+    skin.y = point.y - normal.y;
     let zone = whole;
     for (const area of areas) {
       if (!area.holds(skin)) continue;

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../testing/evenly.ts';
-import { breed, packs } from '../../testing/packs.ts';
+import { breed, breeds, packs } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { distance } from '../body/geometry.ts';
+import { stretchOf } from './alongPart.ts';
 import type { ZoneHair } from './coatContour.ts';
 import { coatContour, coatOver, shapeAlong } from './coatContour.ts';
 
@@ -69,6 +70,21 @@ describe('the coat over the skin', () => {
     const at = (name: string) => shaped[trunk.landmarkStation[name] ?? 0] ?? 0;
     expect(at('withers')).toBeGreaterThan(27);
     expect(at('tailSet')).toBeLessThan(9);
+  });
+
+  it('a leg that is slim at the elbow is as drawn at the knee: a shape ends within a hand of where it is named', () => {
+    for (const { id } of breeds) {
+      const leg = bodyOf(packs, breed(id), {}, []).views.side.parts.find(
+        (part) => part.id === 'foreleg' && !part.far,
+      );
+      if (!leg) throw new Error(`${id} has no foreleg`);
+      const shares = shapeAlong(leg, 'foreleg.left', { armBack: 0.4, elbow: 0.5 });
+      const at = (name: string) => shares[leg.landmarkStation[name] ?? -1] ?? NaN;
+      expect([at('armBack'), at('elbow')], id).toEqual([0.4, 0.5]);
+      expect([at('kneeBack'), at('pasternBack'), at('kneeFront')], id).toEqual([1, 1, 1]);
+      const between = stretchOf(leg, 'armBack', 'elbow').map((station) => shares[station] ?? NaN);
+      expect(Math.max(...between), id).toBeLessThanOrEqual(0.5);
+    }
   });
 
   it('more hair never brings the outline nearer the skin', () => {

@@ -225,13 +225,25 @@ function smooth(depth: Float64Array, spacing: number): Float64Array {
 const sidesOf = (zone: string): readonly (Side | null)[] =>
   sideOf(zone) === null ? [null, 'left', 'right'] : [sideOf(zone)];
 
-/** The shape's factors interpolated along the closed contour between its named landmarks. */
+/**
+ * The shape's factors along the closed contour: linear between two named landmarks with none between them, or no more than two
+ * hands apart; beyond the last named one back to 1 within a hand. A leg that is slim at the hock is not slim at the elbow.
+ */
 export function shapeAlong(part: ViewPart, zone: string, shape: Shape): Float64Array {
   const known = shapesKnown(shape)(part);
   const along = known.get(zone) ?? spreadShape(part, zone, shape);
   known.set(zone, along);
   return along;
 }
+
+/** A hand's width in stations: both go with the dog's height. */
+const HAND_STATIONS = 14;
+
+/** Whether a station lies between two others, going round. */
+const isBetween = (station: number, from: number, span: number, n: number): boolean => {
+  const ahead = (station - from + n) % n;
+  return ahead > 0 && ahead < span;
+};
 
 type Shape = NonNullable<ZoneHair['shape']>;
 /** What the packs draw is asked for again with every plan. */
@@ -246,6 +258,7 @@ function spreadShape(part: ViewPart, zone: string, shape: Shape): Float64Array {
       if (at !== undefined) factors.set(at, factor);
     }
   }
+  const marks = Object.values(part.landmarkStation);
   const knots = [...factors].map(([at, factor]) => ({ at, factor })).sort((a, b) => a.at - b.at);
   const out = new Float64Array(n).fill(1);
   const first = knots[0];
@@ -253,8 +266,13 @@ function spreadShape(part: ViewPart, zone: string, shape: Shape): Float64Array {
   knots.forEach((knot, index) => {
     const next = knots[index + 1] ?? { at: first.at + n, factor: first.factor };
     const span = next.at - knot.at || n;
+    const runsThrough = span <= 2 * HAND_STATIONS || !marks.some((mark) => isBetween(mark, knot.at, span, n));
     for (let i = 0; i <= span; i++) {
-      out[(knot.at + i) % n] = knot.factor + ((next.factor - knot.factor) * i) / span;
+      out[(knot.at + i) % n] = runsThrough
+        ? knot.factor + ((next.factor - knot.factor) * i) / span
+        : 1 +
+          (knot.factor - 1) * Math.max(0, 1 - i / HAND_STATIONS) +
+          (next.factor - 1) * Math.max(0, 1 - (span - i) / HAND_STATIONS);
     }
   });
   return out;

@@ -1,5 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import { rulesFor } from '../packs/rulesFor.ts';
+import type { DogZone } from '../packs/zones.ts';
+import { byId } from '../terms/failure.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { ZoneWish } from './partOutline.ts';
@@ -28,7 +30,8 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
   const { shape, layDeg, edge } = area;
   const stands = (layDeg ?? visit.coat.layDeg) >= STANDS_DEG;
   const trimMm = Math.min(standardMm, area.range[1] * (stands ? FILLED : 1));
-  const hiMm = Math.max(wantedMm, Math.min(ceilingMm, trimMm));
+  const never = neverLeft(visit, zone);
+  const hiMm = never.has('longer') ? wantedMm : Math.max(wantedMm, Math.min(ceilingMm, trimMm));
   return {
     hair: {
       stretchedMm: wantedMm,
@@ -36,7 +39,7 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
       ...(layDeg !== null ? { layDeg } : {}),
       ...(edge === 'over' ? { over: true } : {}),
     },
-    loMm: Math.min(wantedMm, Math.max(leastMm, area.range[0])),
+    loMm: never.has('shorter') ? wantedMm : Math.min(wantedMm, Math.max(leastMm, area.range[0])),
     floorMm: leastMm,
     hiMm,
     trimMm: area.range,
@@ -50,6 +53,14 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
       techniques.length === 0 ||
       area.techniques[0] === 'leave',
   };
+}
+
+/** What is never done here for something found, whatever the outline says. */
+function neverLeft({ packs, findings }: Case, zone: DogZone): ReadonlySet<'longer' | 'shorter'> {
+  const here = findings
+    .filter(({ side }) => !side || !zone.side || side === zone.side)
+    .flatMap(({ finding }) => byId('finding', packs.findings.findings, finding).never);
+  return new Set(here.flatMap(({ zones, left }) => (zones.includes(zone.kind.id) ? [left] : [])));
 }
 
 /** A place of a head that the trim shapes, left alone only because its hair is shorter than drawn. */

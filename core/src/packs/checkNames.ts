@@ -230,7 +230,13 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
       for (const effect of effects) say(`schools.${id}.${answer}`, 'zone', effect.zones, [...zones, '*']);
     }
   });
-  packs.findings.findings.forEach(({ id, at, balance, moves }) => {
+  packs.findings.findings.forEach(({ id, at, balance, never, moves }) => {
+    say(
+      `findings.${id}.never`,
+      'zone',
+      never.flatMap((one) => one.zones),
+      zones,
+    );
     say(`findings.${id}.at`, 'zone', at, zones);
     say(`findings.${id}.moves`, 'landmark', Object.keys(moves), [...landmarks, ...facing]);
     say(

@@ -14,8 +14,14 @@ export interface StructureFinding {
   readonly proportions: Partial<Readonly<Record<ProportionKey, number>>>;
   /** The eye, against the breed's own size. */
   readonly eye: number;
-  /** What no outline shows: millimetres added (+) or taken (−) where marked; half when mild. */
-  readonly balance: readonly { readonly zones: readonly string[]; readonly mm: number }[];
+  /** What no outline shows: millimetres, or a share of the length, added (+) or taken (−) where marked; half when mild. */
+  readonly balance: readonly {
+    readonly zones: readonly string[];
+    readonly mm?: number;
+    readonly share?: number;
+  }[];
+  /** Places that are never left longer, or shorter, for it, whatever the outline says. */
+  readonly never: readonly { readonly zones: readonly string[]; readonly left: 'longer' | 'shorter' }[];
   readonly advice: string;
   /** Other words for it, and the zone kinds where the hand is when it is felt. */
   readonly words: readonly string[];

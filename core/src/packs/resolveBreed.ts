@@ -1,7 +1,7 @@
 import type { AreaRow, BreedFile, Pattern } from './breedFile.ts';
 import type { Areas, BreedPack, TrimArea } from './breed.ts';
 import type { Packs } from './packs.ts';
-import { formsOf, requireForms } from './resolveForms.ts';
+import { formsOf, requireForms, withRoles } from './resolveForms.ts';
 import { requireOneLength, runsOf } from './resolveRuns.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { Source } from '../terms/source.ts';
@@ -32,7 +32,7 @@ export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
     const shaped = [packs.patterns.forms, ...used.map(({ forms = [] }) => forms), trim.forms ?? []].flat();
     const forms = formsOf(shaped, packs.patterns.roles, (names) => zonesIn(names, packs));
     requireForms(forms, areas, where);
-    return { id, name, purposes, summary, source, head, lines, areas, runs, forms };
+    return { id, name, purposes, summary, source, head, lines, areas: withRoles(areas, forms), runs, forms };
   });
   const fallbacks = (file.fallbacks ?? []).map((fallback) => {
     const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, packs)));

@@ -49,3 +49,18 @@ export function requireForms(forms: readonly Form[], areas: Areas, where: string
     if (of.length !== 1 || !shaped) throw new MisuseError(`${where}: "${kind}" is in no form that shapes it`);
   }
 }
+
+/** The step of a form in which a place gets its shape: of the hand's there, the weightiest. */
+export const shapingStep = ({ steps }: Pick<Form, 'steps'>, kind: string): FormStep | null =>
+  steps
+    .filter((step) => step.do !== 'bulk' && step.zones.includes(kind))
+    .reduce<FormStep | null>((best, step) => (best && best.share >= step.share ? best : step), null);
+
+/** Areas that want the shape of tool their form shapes them with, behind what they want themselves. */
+export const withRoles = (areas: Areas, forms: readonly Form[]): Areas =>
+  Object.fromEntries(
+    Object.entries(areas).map(([kind, area]) => {
+      const shaped = forms.flatMap((form) => shapingStep(form, kind)?.roles ?? []);
+      return [kind, { ...area, roles: [...new Set([...area.roles, ...shaped])] }];
+    }),
+  );

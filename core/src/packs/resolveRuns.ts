@@ -20,8 +20,10 @@ export function runsOf(rows: readonly RunRow[], spelledOut: (names: readonly str
 }
 
 /** Whether a trim draws a place for a machine. */
-export const isMachined = ({ techniques: [first] }: TrimArea, { techniques }: Pick<ToolPack, 'techniques'>) =>
-  first !== undefined && byId('technique', techniques, first).onSkin;
+export const isMachined = (
+  { techniques: [first] }: Pick<TrimArea, 'techniques'>,
+  { techniques }: Pick<ToolPack, 'techniques'>,
+) => first !== undefined && byId('technique', techniques, first).onSkin;
 
 /**
  * One run is one length, one technique and one direction: what the trim draws for a machine in its places agrees, and

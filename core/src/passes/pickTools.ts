@@ -56,6 +56,8 @@ export interface ToolProblem {
   readonly options: readonly ToolOption[];
   readonly tools: Pick<ToolPack, 'policy' | 'techniques' | 'kinds'>;
   readonly nodeBudget?: number;
+  /** What may be done where, by the demand: kept from one problem to the next with the same options. */
+  readonly ways?: Map<ZoneDemand, readonly ToolChoice[]>;
 }
 
 export interface ToolChoice {
@@ -172,7 +174,7 @@ interface Served {
 }
 
 /** The problem as a table: for every kind of demand (a row, times its zones) the least cost with each tool (a column). */
-export function toolCosts({ zones, options, tools }: ToolProblem): {
+export function toolCosts({ zones, options, tools, ways: known = new Map() }: ToolProblem): {
   readonly served: readonly Served[];
   readonly unserved: readonly string[];
   readonly toolIds: readonly string[];
@@ -198,7 +200,8 @@ export function toolCosts({ zones, options, tools }: ToolProblem): {
   const served: Served[] = [];
   const unserved: string[] = [];
   for (const { zones: ids, demand } of [...alike.values()].flat()) {
-    const ways = waysOf(demand, options, tools);
+    const ways = known.get(demand) ?? waysOf(demand, options, tools);
+    known.set(demand, ways);
     if (ways.length > 0) served.push({ zones: ids, weight: demand.weight, ways });
     else unserved.push(...ids);
   }
@@ -214,7 +217,13 @@ export function toolCosts({ zones, options, tools }: ToolProblem): {
 }
 
 /** Whether two zones may have the same answer for the same cost. */
-const asksTheSame = (a: ZoneDemand, b: ZoneDemand): boolean => isEqual({ ...a, id: b.id }, b);
+function asksTheSame(a: ZoneDemand, b: ZoneDemand): boolean {
+  for (const key in a) {
+    const [x, y] = [a[key as keyof ZoneDemand], b[key as keyof ZoneDemand]];
+    if (key !== 'id' && x !== y && (typeof x !== 'object' || !isEqual(x, y))) return false;
+  }
+  return true;
+}
 
 function cheapest(ways: readonly ToolChoice[]): ToolChoice | undefined {
   return ways.reduce<ToolChoice | undefined>(

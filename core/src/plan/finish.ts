@@ -10,6 +10,7 @@ import { reason } from '../terms/reason.ts';
 import type { DogZone } from '../packs/zones.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
+import { keptLength } from '../tools/handLength.ts';
 import { cautionsAt } from '../welfare/cautions.ts';
 import { blockedIn } from './blockIn.ts';
 import { calledOf } from './called.ts';
@@ -36,6 +37,7 @@ export function finish(
       : (hairMm ?? targetMm);
   const worked = choice ? cautionsAt(visit, zone, choice.option.technique) : [];
   const { ceilingMm } = target;
+  const inShape = shaped(visit, settled, choice, leftMm, tools);
   const isMatted = visit.mats.some((mat) => mat.zone === zone.id);
   const touchedByMat = target.lost !== null || target.restyled || isMatted;
   return {
@@ -63,8 +65,12 @@ export function finish(
       lost: target.lost !== null,
       overridden: override !== null,
       cautions: [...new Set([...target.texts, ...worked])],
-      reasons: [...settled.reasons, ...drawerReasons(visit, settled, choice)],
-      ...shaped(visit, settled, choice, leftMm, tools),
+      reasons: [
+        ...settled.reasons,
+        ...landmarkReasons(target, inShape.profile),
+        ...drawerReasons(visit, settled, choice),
+      ],
+      ...inShape,
       layDeg: area.layDeg,
       edge: area.edge,
       joins: [],
@@ -72,6 +78,18 @@ export function finish(
     conflicts: [...settled.conflicts, ...(demand ? lacking(visit, settled, choice) : [])],
   };
 }
+
+/** What bends the outline is named too where it changes a place at its landmarks only. */
+const landmarkReasons = (
+  { profileBy, reasons }: Settled['target'],
+  profile: ZonePlan['profile'],
+): readonly Reason[] =>
+  profileBy === null ||
+  profileBy === '' ||
+  profile.length === 0 ||
+  reasons.some(({ rule }) => rule === 'outline')
+    ? []
+    : [reason('structure', 'outline-landmarks', profileBy, 'standard')];
 
 /** How the trim draws the work of a place; where few machines may enter, the slowest of its ways, for that is what it takes without a mat. */
 function drawnTechnique({ trim, packs }: Case, { kind }: DogZone): Technique | null {
@@ -105,12 +123,19 @@ function shaped(
   return {
     shape,
     passes: byEye(visit) ? [] : blockedIn(visit, settled, shape, leftMm, tools),
-    profile: lengths.flatMap(([name, mm]) => {
-      const place = calledOf(visit.packs, name);
-      return place === undefined ? [] : [{ landmark: name, place, mm: Math.round(mm * 10) / 10 }];
-    }),
+    profile: asCut(
+      lengths.flatMap(([name, mm]) => {
+        const place = calledOf(visit.packs, name);
+        return place === undefined ? [] : [{ landmark: name, place, mm: keptLength(mm) }];
+      }),
+      leftMm,
+    ),
   };
 }
+
+/** Lengths along a place as a hand cuts them: one length all along is none. */
+const asCut = (profile: ZonePlan['profile'], leftMm: number): ZonePlan['profile'] =>
+  profile.some(({ mm }) => mm !== keptLength(leftMm)) ? profile : [];
 
 export function planned({ option, leavesMm, sdMm }: ToolChoice): PlannedTool {
   const { toolId, label, technique, direction, carrierLabel, dull, wrongHand } = option;

@@ -2,7 +2,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Form, FormStep } from '../packs/forms.ts';
 import type { ToolRole } from '../packs/tools.ts';
 import { shapeRank } from '../passes/pickTools.ts';
-import { shapingStep } from '../runs/formsAt.ts';
+import { shapingStep } from '../packs/resolveForms.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
 import type { Side } from '../terms/zone.ts';
@@ -27,20 +27,24 @@ export function plannedForms(
     return zone && isByHand(visit, zone) ? [{ settled: one, zone }] : [];
   });
   const bulk = bulkOf(visit, shaped);
+  const hands = handToolsOf(visit);
+  const byKind = new Map<string, Shaped[]>();
+  for (const one of shaped) {
+    const { id } = one.settled.target.zone.kind;
+    byKind.set(id, [...(byKind.get(id) ?? []), one]);
+  }
   const forms = visit.trim.forms.flatMap((form) => {
-    const of = form.zones.flatMap((kind) =>
-      shaped.filter(({ settled: { target } }) => target.zone.kind.id === kind),
-    );
+    const of = form.zones.flatMap((kind) => byKind.get(kind) ?? []);
     const sides: readonly (Side | null)[] = form.each === 'side' ? ['left', 'right', null] : [null];
     return sides.flatMap((side): readonly PlannedForm[] => {
       const here = form.each === 'side' ? of.filter(({ zone }) => zone.side === side) : of;
       if (here.length === 0) return [];
-      const steps = form.steps.flatMap((step) => plannedSteps(visit, form, step, here, bulk));
+      const steps = form.steps.flatMap((step) => plannedSteps(form, step, here, bulk, hands));
       const id = side === null ? form.id : `${form.id}.${side}`;
       return [{ id, form: form.id, name: form.name, side, zones: here.map(({ zone }) => zone.zone), steps }];
     });
   });
-  return [...forms, ...joinsOf(visit, settled, zones)];
+  return [...forms, ...joinsOf(visit, settled, zones, hands)];
 }
 
 const isByHand = ({ packs }: Case, { tool, lost }: ZonePlan): boolean =>
@@ -48,11 +52,11 @@ const isByHand = ({ packs }: Case, { tool, lost }: ZonePlan): boolean =>
 
 /** A step of a form, once for every tool it takes. */
 function plannedSteps(
-  visit: Case,
   form: Form,
   step: FormStep,
   places: readonly Shaped[],
   bulk: readonly Bulk[],
+  hands: readonly ToolOption[],
 ): readonly PlannedStep[] {
   const here = places.filter(({ settled: { target } }) => step.zones.includes(target.zone.kind.id));
   const { do: what, name, how, share, wholeDog } = step;
@@ -63,8 +67,8 @@ function plannedSteps(
       what === 'bulk'
         ? bulkTool(bulk, zone)
         : shapingStep(form, place.settled.target.zone.kind.id) === step
-          ? ownTool(visit, place.zone)
-          : extraTool(visit, step, place);
+          ? ownTool(place.zone)
+          : extraTool(step, place, hands);
     if (!tool) continue;
     const with_ = tools.get(tool.toolId) ?? { tool, zones: [] };
     with_.zones.push(zone);
@@ -81,10 +85,7 @@ function plannedSteps(
   }));
 }
 
-const ownTool = (visit: Case, { tool }: ZonePlan): StepTool | null => {
-  const option = tool && optionOf(visit, tool.toolId);
-  return option ? stepTool(option, tool.leavesMm) : null;
-};
+const ownTool = ({ tool }: ZonePlan): StepTool | null => tool && stepTool(tool, tool.leavesMm);
 
 function bulkTool(bulk: readonly Bulk[], zone: string): StepTool | null {
   const option = bulk.find(({ zones }) => zones.has(zone))?.option;
@@ -92,7 +93,12 @@ function bulkTool(bulk: readonly Bulk[], zone: string): StepTool | null {
 }
 
 const stepTool = (
-  { toolId, label, technique, carrierLabel }: ToolOption,
+  {
+    toolId,
+    label,
+    technique,
+    carrierLabel,
+  }: Pick<ToolOption, 'toolId' | 'label' | 'technique' | 'carrierLabel'>,
   leavesMm: number | null,
 ): StepTool => ({
   toolId,
@@ -103,15 +109,20 @@ const stepTool = (
   leavesMm,
 });
 
-const optionOf = ({ options }: Case, toolId: string): ToolOption | undefined =>
-  options.find((option) => option.toolId === toolId);
+/** The drawer's hand tools that make a shape. */
+const handToolsOf = ({ options }: Case): readonly ToolOption[] =>
+  options.filter(({ leavesMm, roles }) => leavesMm === null && roles.length > 0);
 
 /** What a step beside the shaping one is done with: shears of its shape where shears do the place, thinners where they may. */
-function extraTool(visit: Case, { roles, do: what }: FormStep, { settled, zone }: Shaped): StepTool | null {
+function extraTool(
+  { roles, do: what }: FormStep,
+  { settled, zone }: Shaped,
+  hands: readonly ToolOption[],
+): StepTool | null {
   const { demand, override } = settled;
-  const own = zone.tool && optionOf(visit, zone.tool.toolId);
-  if (!own || !demand || override?.toolId != null || demand.gentlest || own.roles.length === 0) return null;
-  const tool = handToolFor(visit, roles, settled, zone.leftMm).find(
+  const own = hands.find(({ toolId }) => toolId === zone.tool?.toolId);
+  if (!own || !demand || override?.toolId != null || demand.gentlest) return null;
+  const tool = handToolsFor(hands, roles, settled, zone.leftMm).find(
     ({ technique }) => what === 'soften' || technique === own.technique,
   );
   // What is softened with the place's own tool is that already.
@@ -119,33 +130,33 @@ function extraTool(visit: Case, { roles, do: what }: FormStep, { settled, zone }
 }
 
 /** Hand tools of a wanted shape that may do a place, the best first. */
-function handToolFor(
-  { options }: Case,
+function handToolsFor(
+  hands: readonly ToolOption[],
   roles: readonly ToolRole[],
   { target: { forbidden, welfare } }: Settled,
   mm: number,
 ): readonly ToolOption[] {
   const cost = (option: ToolOption) =>
     10 * shapeRank(roles, option, mm) + Number(option.dull) + Number(option.wrongHand) + option.effort / 10;
-  return options
-    .filter((option) => option.leavesMm === null && option.roles.some((role) => roles.includes(role)))
-    .filter(({ technique }) => ![...forbidden, ...welfare.forbidden].includes(technique))
+  return hands
     .filter((option) => shapeRank(roles, option, mm) < roles.length)
+    .filter(({ technique }) => !forbidden.includes(technique) && !welfare.forbidden.includes(technique))
     .sort((a, b) => cost(a) - cost(b));
 }
 
 /** Joins between places are softened last, as one thing. */
 function joinsOf(
-  visit: Case,
+  { packs }: Case,
   settled: readonly Settled[],
   zones: readonly ZonePlan[],
+  hands: readonly ToolOption[],
 ): readonly PlannedForm[] {
-  const { id, name, how, roles } = visit.packs.patterns.joins;
+  const { id, name, how, roles } = packs.patterns.joins;
   const steps = new Map<string, { readonly tool: StepTool; readonly zones: string[] }>();
   zones.forEach((zone, i) => {
     const one = settled[i];
     if (!one || one.demand?.gentlest || !zone.joins.some(({ kind }) => kind !== 'runs-on')) return;
-    const [option] = handToolFor(visit, roles, one, zone.leftMm);
+    const [option] = handToolsFor(hands, roles, one, zone.leftMm);
     if (!option || one.override?.toolId != null) return;
     const step = steps.get(option.toolId) ?? { tool: stepTool(option, zone.leftMm), zones: [] };
     step.zones.push(zone.zone);
@@ -171,12 +182,13 @@ export function lackingShapes(
   zones: readonly ZonePlan[],
 ): readonly Conflict[] {
   const said = new Map<ToolRole, Conflict>();
+  const hands = handToolsOf(visit);
   settled.forEach(({ demand, override }, i) => {
     const tool = zones[i]?.tool;
-    const option = tool && optionOf(visit, tool.toolId);
+    const option = hands.find(({ toolId }) => toolId === tool?.toolId);
     const [wanted] = demand?.roles ?? [];
     if (!demand || !option || wanted === undefined || override?.toolId != null || said.has(wanted)) return;
-    if (option.leavesMm !== null || shapeRank(demand.roles, option, demand.handMm) === 0) return;
+    if (shapeRank(demand.roles, option, demand.handMm) === 0) return;
     // One that is there but does not suit the length is not lacking.
     if (
       visit.options.some(({ roles, technique }) => roles.includes(wanted) && technique === option.technique)

@@ -63,7 +63,7 @@ export interface ZonePlan {
   readonly cautions: readonly string[];
   readonly reasons: readonly Reason[];
   readonly shape: Readonly<Record<string, number>> | null;
-  /** Where the outline wants other lengths along the zone: place by its name, mm, in the order of the contour. */
+  /** Where the outline wants other lengths along the zone, as a hand keeps them: place by its name, mm, in the order of the contour. */
   readonly profile: readonly { readonly landmark: string; readonly place: string; readonly mm: number }[];
   /** How to block it in before the hand shapes it, in the order of the contour; empty where nothing is blocked in. */
   readonly passes: readonly PassPlan[];
@@ -159,6 +159,23 @@ export type StepTool = Pick<PlannedTool, 'toolId' | 'label' | 'technique' | 'car
   readonly leavesMm: number | null;
 };
 
+/**
+ * Why a finding changes nothing: its hair is left as it grows, or is clipped clean; skin, hair or the trim is the limit; one tool
+ * passes all of that run; nobody would see it.
+ */
+export type WhyNothing = 'left-natural' | 'clean' | 'skin' | 'hair' | 'maximum' | 'one-run' | 'unseen';
+
+/** What a plan makes of one finding: where, or why nowhere. */
+export interface FindingAnswer {
+  readonly finding: string;
+  readonly side: Side | null;
+  /** Places whose length it changes, and places that it shapes at their landmarks only. */
+  readonly changes: readonly string[];
+  readonly shapes: readonly string[];
+  /** Null where it changes something. */
+  readonly why: WhyNothing | null;
+}
+
 /** Something said by name, with its text. */
 export interface Remark {
   readonly name: string;
@@ -185,6 +202,8 @@ export interface Plan {
   readonly zones: readonly ZonePlan[];
   readonly runs: readonly PlannedRun[];
   readonly forms: readonly PlannedForm[];
+  /** What becomes of each finding. */
+  readonly findings: readonly FindingAnswer[];
   readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
   /** How far, at most, the choice of tools is off the cheapest, as a share; 0 where it is proven. */
   readonly toolsGap: number;

@@ -4,17 +4,19 @@ import type { JudgedMats } from '../mats/judge.ts';
 import { fallbackConflicts, judgeMats } from '../mats/judge.ts';
 import { outlinePlan } from '../outline/outlinePlan.ts';
 import { wishOf } from '../outline/wishes.ts';
+import type { ToolProblem } from '../passes/pickTools.ts';
 import { pickTools } from '../passes/pickTools.ts';
-import type { Outlined } from '../targets/outlined.ts';
-import type { ZoneTarget } from '../targets/targetsOf.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { visitCautions } from '../welfare/cautions.ts';
+import { findingAnswers } from './findings.ts';
 import { finish } from './finish.ts';
 import { lackingShapes, plannedForms } from './forms.ts';
 import type { Plan, PlannedForm, Remark, ZonePlan } from './plan.ts';
 import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
-import { oncePerRun, plannedRuns, withRuns } from './runs.ts';
+import type { Wanted } from './runs.ts';
+import type { Settled } from './settle.ts';
+import { keptNothing, oncePerRun, plannedRuns, withRuns } from './runs.ts';
 import { withJoins } from './joins.ts';
 import { withSides } from './sides.ts';
 
@@ -25,18 +27,25 @@ import { withSides } from './sides.ts';
  * @throws MisuseError when the case names something the packs do not have.
  */
 export function planGroom(resolved: Case): Plan {
-  const { mats, drawn, targets, outline } = targetsBefore(resolved);
+  const wanted = targetsBefore(resolved);
+  const { mats, ways } = wanted;
   const visit = { ...mats.visit, choices: resolved.choices, overrides: resolved.overrides };
   const { packs, breed, coat, trim, restrictions } = visit;
-  const { runs, settled } = withRuns(visit, drawn, targets, outline);
+  const { runs, settled } = withRuns(visit, wanted);
   const picked = pickTools({
     zones: settled.flatMap(({ demand }) => demand ?? []),
     options: visit.options,
     tools: packs.tools,
+    ways,
   });
   const finished = settled.map((one) => {
     const { id } = one.target.zone;
-    return finish(visit, one, picked.choices.get(id), picked.runnersUp.get(id), picked.tools);
+    const given = [picked.choices.get(id), picked.runnersUp.get(id), picked.tools] as const;
+    const before = wanted.finished.get(one);
+    if (before && isEqual(before.given, given)) return before.finished;
+    const now = finish(visit, one, ...given);
+    wanted.finished.set(one, { given, finished: now });
+    return now;
   });
   const own = finished.map(({ zone }) => zone);
   const planned = plannedRuns(visit, runs, own);
@@ -46,6 +55,14 @@ export function planGroom(resolved: Case): Plan {
     own.map((zone) => ({ ...zone, run: runAt.get(zone.zone) ?? null })),
   );
   const forms = plannedForms(visit, settled, zones);
+  const conflicts = [
+    ...fallbackConflicts(mats),
+    ...oncePerRun(
+      finished.flatMap((one) => one.conflicts),
+      runs,
+    ),
+    ...lackingShapes(visit, settled, zones),
+  ];
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
   return {
     coreVersion: CORE_VERSION,
@@ -61,16 +78,10 @@ export function planGroom(resolved: Case): Plan {
     zones,
     runs: planned,
     forms,
+    findings: findingAnswers(visit, zones, conflicts),
     tools: toolsUsed(zones, forms),
     toolsGap: picked.cost > 0 ? (picked.cost - picked.lowerBound) / picked.cost : 0,
-    conflicts: [
-      ...fallbackConflicts(mats),
-      ...oncePerRun(
-        finished.flatMap(({ conflicts }) => conflicts),
-        runs,
-      ),
-      ...lackingShapes(visit, settled, zones),
-    ],
+    conflicts,
     remember: remarks(restrictions),
     cautions: visitCautions(visit, techniques).map(({ text }) => text),
     standingMinutes: visit.standing.said ? visit.standing.minutes : null,
@@ -79,19 +90,24 @@ export function planGroom(resolved: Case): Plan {
   };
 }
 
-interface Wanted {
+interface WantedOnVisit extends Wanted {
+  readonly visit: Case;
   readonly mats: JudgedMats;
-  /** Before the outline, and with it. */
-  readonly drawn: readonly ZoneTarget[];
-  readonly targets: readonly ZoneTarget[];
-  readonly outline: Outlined;
+  readonly ways: NonNullable<ToolProblem['ways']>;
+  readonly finished: Map<Settled, { readonly given: unknown; readonly finished: ReturnType<typeof finish> }>;
 }
-const lastWanted = new WeakMap<Case['facts'], Wanted & { readonly visit: Case }>();
+const lastWanted = new WeakMap<Case['facts'], WantedOnVisit>();
+
+const MAX_KEPT = 1000;
 
 /** What is wanted before the groomer's own lengths: while those are dragged it stays as it is, and is kept. */
-function targetsBefore(visit: Case): Wanted {
+function targetsBefore(visit: Case): WantedOnVisit {
   const before = lastWanted.get(visit.facts);
-  if (before && sameButOverrides(before.visit, visit)) return before;
+  if (before && sameButOverrides(before.visit, visit)) {
+    // Every length a bead is dragged over is asked for once.
+    for (const kept of [before.ways, before.finished]) if (kept.size > MAX_KEPT) kept.clear();
+    return before;
+  }
   const mats = judgeMats(visit);
   const { drawn, targets, outline } = outlinedTargets(mats);
   const wanted = {
@@ -100,6 +116,9 @@ function targetsBefore(visit: Case): Wanted {
     drawn: withSides(mats.visit, drawn),
     targets: withSides(mats.visit, targets),
     outline,
+    kept: keptNothing(),
+    ways: new Map(),
+    finished: new Map(),
   };
   lastWanted.set(visit.facts, wanted);
   return wanted;
@@ -119,7 +138,7 @@ function sameButOverrides(a: Case, b: Case): boolean {
 const CHOSEN: readonly (keyof Case)[] = ['wish', 'schools', 'shaving', 'matPolicy', 'sides'];
 
 /** The targets as the trim draws them, then as this dog's outline changes them. */
-function outlinedTargets(mats: JudgedMats): Omit<Wanted, 'mats'> {
+function outlinedTargets(mats: JudgedMats): Omit<Wanted, 'kept'> {
   const { visit } = mats;
   const drawn = targetsOf(mats);
   const wishes = new Map(drawn.map((target) => [target.zone.id, wishOf(visit, target)]));

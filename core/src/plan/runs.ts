@@ -1,9 +1,12 @@
 import type { Case } from '../case/resolveCase.ts';
-import type { DogRun, Place } from '../runs/runsOf.ts';
+import { isMachined } from '../packs/resolveRuns.ts';
+import type { Run } from '../packs/runs.ts';
+import type { DogRun, DogRuns, Place } from '../runs/runsOf.ts';
 import { runsOf } from '../runs/runsOf.ts';
 import type { Outlined } from '../targets/outlined.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Conflict, ConflictKind } from '../terms/conflict.ts';
+import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Plan, PlannedRun, PlannedTool, ZonePlan } from './plan.ts';
@@ -16,20 +19,36 @@ export interface InRuns {
   readonly settled: readonly Settled[];
 }
 
-/**
- * The zones of a dog with its runs: what is in a run asks for that run's tool. `drawn`: the targets before the outline, zone by
- * zone as in `targets`.
- */
-export function withRuns(
-  visit: Case,
-  drawn: readonly ZoneTarget[],
-  targets: readonly ZoneTarget[],
-  outline: Outlined,
-): InRuns {
-  const shaped = targets.map((target) => settle(visit, target));
-  // What a head is shaped to is what is drawn of it.
+/** What is wanted of a dog, and what was worked out of it that no length of the groomer's own changes. */
+export interface Wanted {
+  /** The targets before the outline, and with it, zone by zone alike. */
+  readonly drawn: readonly ZoneTarget[];
+  readonly targets: readonly ZoneTarget[];
+  readonly outline: Outlined;
+  readonly kept: Kept;
+}
+
+interface Kept {
+  readonly settled: Map<ZoneTarget, Settled>;
+  readonly runs: Map<Run, DogRuns>;
+  readonly inRun: Map<Settled, { readonly run: DogRun; readonly settled: Settled }>;
+}
+
+export const keptNothing = (): Kept => ({ settled: new Map(), runs: new Map(), inRun: new Map() });
+
+/** The zones of a dog with its runs: what is in a run asks for that run's tool. */
+export function withRuns(visit: Case, { drawn, targets, outline, kept }: Wanted): InRuns {
+  const decided = new Set(visit.overrides.map(({ zone }) => zone));
+  const settled = (target: ZoneTarget): Settled =>
+    decided.has(target.zone.id)
+      ? settle(visit, target)
+      : known(kept.settled, target, () => settle(visit, target));
+  const shaped = targets.map(settled);
+  // What a head is shaped to is what is drawn of it; what no machine does is in no run.
   const before = drawn.map((target, i) =>
-    target === targets[i] || outline.zones.get(target.zone.id)?.form ? shaped[i] : settle(visit, target),
+    target === targets[i] || outline.zones.get(target.zone.id)?.form || !isMachined(target, visit.packs.tools)
+      ? shaped[i]
+      : settled(target),
   );
   const places = shaped.map((one, i): Place => ({
     target: one.target,
@@ -37,17 +56,31 @@ export function withRuns(
     shaped: one.demand,
     own: one.override !== null,
   }));
-  const { runs, byHand } = runsOf(visit, places, outline.contours);
+  const { runs, byHand } = runsOf(visit, places, outline.contours, kept.runs);
   const runOf = new Map(runs.flatMap((run) => run.zones.map((zone) => [zone, run] as const)));
-  const settled = shaped.map((one, i) => {
+  const inRuns = shaped.map((one, i) => {
     const { id } = one.target.zone;
     if (byHand.includes(id)) return shapedByHand(visit, one);
     const run = runOf.get(id);
     if (run?.own) return one;
     const alone = run?.stretch === null ? before[i] : one;
-    return run && alone ? inRun(visit, { ...alone, conflicts: withMissed(alone, one) }, run) : one;
+    if (!run || !alone) return one;
+    const same = kept.inRun.get(alone);
+    if (same?.run === run) return same.settled;
+    const own = inRun(visit, { ...alone, conflicts: withMissed(alone, one) }, run);
+    kept.inRun.set(alone, { run, settled: own });
+    return own;
   });
-  return { runs, settled };
+  return { runs, settled: inRuns };
+}
+
+/** What a map has, else what is worked out and put there. */
+function known<K, V>(map: Map<K, V>, key: K, of: () => V): V {
+  const before = map.get(key);
+  if (before !== undefined) return before;
+  const value = of();
+  map.set(key, value);
+  return value;
 }
 
 /** A zone that a hand shapes though a machine could: its length changes within the place. */
@@ -70,18 +103,26 @@ const withMissed = (alone: Settled, shaped: Settled): readonly Conflict[] =>
     : [...alone.conflicts, ...shaped.conflicts.filter(({ kind }) => OF_THE_OUTLINE.includes(kind))];
 const OF_THE_OUTLINE: readonly ConflictKind[] = ['outline-hair', 'outline-skin', 'outline-maximum'];
 
+/** A length within so much of the run's is the run's, mm. */
+const KEPT_MM = 0.05;
+const struck = (one: Reason): Reason =>
+  one.stage === 'structure' && one.effect.kind === 'change' ? { ...one, overruled: true } : one;
+
 /** A zone as its run has it. */
 function inRun(visit: Case, settled: Settled, { run, stretch, demand }: DogRun): Settled {
   const { id } = settled.target.zone;
   const { targetMm } = demand;
   const effect = { kind: 'target', mm: targetMm } as const;
   const why = reason('standard', 'run', run.name, settled.target.area.source, effect);
+  // What the run does not leave is struck out.
+  const isKept = Math.abs(settled.targetMm - targetMm) < KEPT_MM;
+  const said = isKept ? settled.reasons : settled.reasons.map(struck);
   return {
     ...settled,
     targetMm,
     toleranceMm: toleranceMm(visit, targetMm, null),
     demand: { ...demand, id, roles: settled.demand?.roles ?? demand.roles },
-    reasons: stretch === null && run.path.length > 1 ? [...settled.reasons, why] : settled.reasons,
+    reasons: stretch === null && run.path.length > 1 ? [...said, why] : said,
   };
 }
 

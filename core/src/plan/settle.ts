@@ -9,7 +9,6 @@ import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import type { Purpose } from '../terms/dog.ts';
 import { handLength } from '../tools/handLength.ts';
-import { rolesAt } from '../runs/formsAt.ts';
 import { carrierLack } from './lack.ts';
 import { bladesAt } from '../welfare/mayEnter.ts';
 import { dangersOf, isFollowed, openedBy } from '../welfare/overrides.ts';
@@ -108,7 +107,7 @@ function demandOf(
     loMm: target.leastMm,
     hiMm: ceilingMm,
     rangeMm: rangeOf(visit, target, targetMm),
-    roles: [...new Set([...area.roles, ...rolesAt(visit.trim.forms, zone.kind.id)])],
+    roles: area.roles,
     techniques: target.techniques,
     promised: target.promised,
     spare: (zone.kind.allOver === 'as-trim' ? [] : policy.anyLength).filter(

@@ -49,8 +49,14 @@ export interface DogRuns {
  * place leaves its run where the groomer has decided for it, where its skin or a mat asks for something of its own, or where
  * the outline wants another length, by more than an eye sees, over at least a hand of its contour; neighbours that do so are one stretch.
  * A place that such a stretch only runs into is shaped by hand where its trim lets a hand do it. Places in no run are done by themselves.
+ * `kept`: the runs in which the groomer has decided nothing, from one call to the next for as long as all else stays.
  */
-export function runsOf(visit: Case, places: readonly Place[], contours: readonly ContourChanges[]): DogRuns {
+export function runsOf(
+  visit: Case,
+  places: readonly Place[],
+  contours: readonly ContourChanges[],
+  kept: Map<Run, DogRuns> = new Map(),
+): DogRuns {
   const byKind = new Map<string, Place[]>();
   for (const place of places) {
     const { id } = place.target.zone.kind;
@@ -58,26 +64,35 @@ export function runsOf(visit: Case, places: readonly Place[], contours: readonly
   }
   const found = visit.trim.runs.map((run): DogRuns => {
     const passed = run.path.flatMap((kind) => byKind.get(kind) ?? []);
-    const whole = pooled(passed.flatMap((place) => memberOf(visit, place, place.drawn)));
-    if (!whole) return { runs: ownRuns(visit, run, passed, true), byHand: [] };
-    const { stretches, byHand } = leaving(visit, whole, contours);
-    const gone = new Set([...stretches.flat(), ...byHand]);
-    const rest = pooled(whole.members.filter((member) => !gone.has(member)));
-    const own = stretches.flatMap((stretch): readonly DogRun[] => {
-      const shaped = pooled(stretch.flatMap(({ place }) => memberOf(visit, place, place.shaped)));
-      const first = stretch[0]?.place.target.zone.kind.id;
-      return shaped && first !== undefined ? [dogRun(visit, run, first, shaped)] : [];
-    });
-    return {
-      runs: [
-        ...(rest ? [dogRun(visit, run, null, rest)] : []),
-        ...own,
-        ...ownRuns(visit, run, passed, false),
-      ],
-      byHand: byHand.map(({ demand }) => demand.id),
-    };
+    if (passed.some(({ own }) => own)) return runOf(visit, run, passed, contours);
+    const before = kept.get(run) ?? runOf(visit, run, passed, contours);
+    kept.set(run, before);
+    return before;
   });
   return { runs: found.flatMap(({ runs }) => runs), byHand: found.flatMap(({ byHand }) => byHand) };
+}
+
+/** What one run of the trim comes to on this dog. */
+function runOf(
+  visit: Case,
+  run: Run,
+  passed: readonly Place[],
+  contours: readonly ContourChanges[],
+): DogRuns {
+  const whole = pooled(passed.flatMap((place) => memberOf(visit, place, place.drawn)));
+  if (!whole) return { runs: ownRuns(visit, run, passed, true), byHand: [] };
+  const { stretches, byHand } = leaving(visit, whole, contours);
+  const gone = new Set([...stretches.flat(), ...byHand]);
+  const rest = gone.size === 0 ? whole : pooled(whole.members.filter((member) => !gone.has(member)));
+  const own = stretches.flatMap((stretch): readonly DogRun[] => {
+    const shaped = pooled(stretch.flatMap(({ place }) => memberOf(visit, place, place.shaped)));
+    const first = stretch[0]?.place.target.zone.kind.id;
+    return shaped && first !== undefined ? [dogRun(visit, run, first, shaped)] : [];
+  });
+  return {
+    runs: [...(rest ? [dogRun(visit, run, null, rest)] : []), ...own, ...ownRuns(visit, run, passed, false)],
+    byHand: byHand.map(({ demand }) => demand.id),
+  };
 }
 
 /** Places of a run for which the groomer has decided alike, as a tool that is taken for all of it: `whole` where no others are left. */
@@ -145,14 +160,18 @@ function leaving(
 ): { readonly stretches: readonly (readonly PlaceMember[])[]; readonly byHand: readonly PlaceMember[] } {
   const bare = bared(members);
   const rest = members.filter((member) => !bare.flat().includes(member));
-  const found = stretchesIn(
-    rest.map((member) => member.demand.id),
-    contours,
-    {
-      stepMm: perceptibleStepMm(visit.packs.tools.policy, demand.targetMm),
-      handMm: handMm(bodiesOf(visit).own.heightMm),
-    },
-  );
+  // Nothing leaves a run that the outline leaves as it is drawn.
+  const isShaped = rest.some(({ place }) => place.drawn !== place.shaped);
+  const found = !isShaped
+    ? []
+    : stretchesIn(
+        rest.map((member) => member.demand.id),
+        contours,
+        {
+          stepMm: perceptibleStepMm(visit.packs.tools.policy, demand.targetMm),
+          handMm: handMm(bodiesOf(visit).own.heightMm),
+        },
+      );
   const at = (zones: readonly string[]) => rest.filter((member) => zones.includes(member.demand.id));
   return {
     stretches: [...bare, ...found.map(({ zones }) => at(zones))].filter(({ length }) => length > 0),

@@ -15,6 +15,8 @@ import type { Outlined, ZoneOutline } from './outlined.ts';
 export interface OutlineHere {
   readonly toMm: (mm: number) => number;
   readonly why: Reason;
+  /** The findings behind it, by name; empty where it is the dog's measures or its head's form alone. */
+  readonly by: string;
   /** Length at landmarks, mm; null where a blade leaves one length. */
   readonly profile: ZoneOutline['at'] | null;
   /** No one comb leaves what is wanted along the zone. */
@@ -46,13 +48,14 @@ export function outlineAt(
   const found = outline?.zones.get(zone.id);
   if (!found) return null;
   const { tools } = visit.packs;
-  const about = findingsAt(visit, zone).join(', ');
+  const about = findingsAt(visit, zone, found.form !== null).join(', ');
   const [first] = area.techniques;
   const shows = first !== undefined && techniqueKind(tools, first).showsStructure;
   if (shows && found.view !== 'side' && found.leastMm <= -SHOWS_MM && -found.leastMm > found.mostMm) {
     return {
       toMm: (mm) => Math.max(mm, oneLongerMm(tools, mm)),
       why: reason('structure', 'shows-structure', about, 'custom'),
+      by: about,
       profile: null,
       varies: () => false,
     };
@@ -63,6 +66,7 @@ export function outlineAt(
     why: found.form
       ? reason('structure', 'head-form', found.form, area.source)
       : reason('structure', 'outline', about, 'standard'),
+    by: about,
     profile: found.mostMm - found.leastMm < Math.max(SEEN_MM, SEEN_SHARE * area.mm) ? null : found.at,
     varies: (mm) =>
       mm >= SHAPED_MM && found.mostMm - found.leastMm > Math.max(ONE_COMB_MM, ONE_COMB_SHARE * mm),
@@ -73,13 +77,19 @@ export function outlineAt(
 const formed = (formMm: number, drawnMm: number) =>
   Math.abs(formMm - drawnMm) < Math.max(SEEN_MM, SEEN_SHARE * drawnMm) ? drawnMm : formMm;
 
-/** The findings felt at this place, by name; what was measured has none. */
-function findingsAt(visit: Case, zone: DogZone): readonly string[] {
-  return visit.findings.flatMap(({ finding, side }) => {
-    if (side && zone.side && side !== zone.side) return [];
-    const { name, at } = byId('finding', visit.packs.findings.findings, finding);
-    return at.includes(zone.kind.id) || visit.findings.length === 1 ? [name] : [];
-  });
+/** What was found and may bend the outline here, by name: felt at this place, else on this part of the dog, else anywhere; what was measured has none. */
+function findingsAt({ packs, findings }: Case, zone: DogZone, formed: boolean): readonly string[] {
+  const facing = findings
+    .filter(({ side }) => !side || !zone.side || side === zone.side)
+    .map(({ finding }) => byId('finding', packs.findings.findings, finding));
+  const here = facing.filter(({ at }) => at.includes(zone.kind.id));
+  const on = (same: 'part' | 'region') =>
+    facing.filter(({ at }) =>
+      at.some((kind) => byId('zone', packs.zones.zones, kind)[same] === zone.kind[same]),
+    );
+  // A head that is shaped is shaped whatever the rest of the dog.
+  const lists = formed ? [here, on('region')] : [here, on('part'), facing];
+  return (lists.find((list) => list.length > 0) ?? []).map(({ name }) => name);
 }
 
 const KIND = {

@@ -73,7 +73,7 @@ function follow(
   }
   if (effect.finish !== undefined && area.finishes[0] !== effect.finish) {
     const finishes = [effect.finish, ...area.finishes.filter((one) => one !== effect.finish)];
-    school.area = { ...school.area, finishes, roles: effect.roles ?? area.roles };
+    school.area = { ...school.area, finishes, roles: [...new Set([...(effect.roles ?? []), ...area.roles])] };
     say({ kind: 'note' });
   }
   if (effect.direction === 'with' && area.direction === 'against') {

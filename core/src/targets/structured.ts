@@ -4,6 +4,8 @@ import type { TrimArea } from '../packs/breed.ts';
 import type { DogZone } from '../packs/zones.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
+import { techniqueKind } from '../tools/drawer.ts';
+import { oneLongerMm } from '../tools/steps.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import type { OutlineHere } from './outlineAt.ts';
 
@@ -33,7 +35,7 @@ export function structured(
     reasons.push({ ...why, effect: { kind: 'change', mm: toMm - mm } });
     mm = toMm;
   };
-  for (const { by, why } of balances(visit, zone)) change(mm + by, why);
+  for (const { toMm, why } of balances(visit, zone, area, bladed)) change(toMm(mm), why);
   const cover = welfare.beside.find(({ effects }) => effects.neighboursAddMm === welfare.coverMm);
   // What covers a patch is taken shorter by nothing.
   const shapedMm = outlined ? Math.max(outlined.toMm(mm), cover ? mm : 0) : mm;
@@ -57,17 +59,35 @@ export function structured(
   return { mm: mm * schoolShare, reasons };
 }
 
-/** What a finding that no outline shows adds here, mm; half of it where it is mild. */
-function balances(visit: Case, zone: DogZone): { readonly by: number; readonly why: Reason }[] {
+/**
+ * What a finding that no outline shows makes of a length here; half of it where it is mild. Under a blade that shows what is
+ * beneath, longer is one blade longer.
+ */
+function balances(
+  visit: Case,
+  zone: DogZone,
+  { techniques: [first] }: TrimArea,
+  bladed: boolean,
+): { readonly toMm: (mm: number) => number; readonly why: Reason }[] {
+  const { tools } = visit.packs;
+  const shows = bladed && first !== undefined && techniqueKind(tools, first).showsStructure;
   return visit.findings.flatMap(({ finding, severity, side }) => {
     if (side && zone.side && side !== zone.side) return [];
     const { name, source, balance } = byId('finding', visit.packs.findings.findings, finding);
+    const half = severity === 'marked' ? 1 : 0.5;
     return balance
       .filter(({ zones }) => zones.includes(zone.kind.id))
-      .map(({ mm }) => ({
-        by: mm * (severity === 'marked' ? 1 : 0.5),
-        why: reason('structure', 'finding', name, source),
-      }));
+      .map(({ mm: add = 0, share = 0 }) =>
+        shows && share > 0
+          ? {
+              toMm: (mm: number) => oneLongerMm(tools, mm),
+              why: reason('structure', 'shows-structure', name, source),
+            }
+          : {
+              toMm: (mm: number) => mm * (1 + share * half) + add * half,
+              why: reason('structure', 'finding', name, source),
+            },
+      );
   });
 }
 

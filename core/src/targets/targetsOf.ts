@@ -54,6 +54,8 @@ export interface ZoneTarget {
   readonly allOver: boolean;
   /** Length at landmarks where it is shaped by hand, mm; null where the outline changes nothing. */
   readonly profile: Readonly<Record<string, number>> | null;
+  /** The findings behind that, by name; null where it has none. */
+  readonly profileBy: string | null;
   /** A lost part of the trim has changed how this is drawn. */
   readonly restyled: boolean;
   /** Nothing is done here. */
@@ -211,7 +213,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const byHand = usual.filter((technique) => techniqueKind(packs.tools, technique).byHand);
   const always = byHand.length > 0 && byHand[0] === usual[0];
   const handed = byHand.length > 0 && outlined?.profile != null && (always || outlined.varies(mm));
-  if (handed) structure.push(reason('structure', 'outline-by-hand', '', 'custom'));
+  if (handed) structure.push(reason('structure', 'outline-by-hand', outlined.by, 'custom'));
   const techniques = handed ? [...new Set([...byHand, ...usual])] : usual;
   const allowed = welfare.directions.filter((d) => d !== 'across' || area.direction === 'across');
   const drawnDirection =
@@ -252,6 +254,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     denserHere: denser !== null,
     allOver,
     profile: outlined?.profile ?? null,
+    profileBy: outlined?.profile ? outlined.by : null,
     restyled: matted.restyled,
     untouched,
     lost,

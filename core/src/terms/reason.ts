@@ -22,6 +22,7 @@ export type ReasonRule =
   | 'head-form'
   | 'shows-structure'
   | 'outline-by-hand'
+  | 'outline-landmarks'
   | 'sign-length'
   | 'denser-here'
   | 'run'

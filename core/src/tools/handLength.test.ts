@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { handLength } from './handLength.ts';
+import { handLength, keptLength } from './handLength.ts';
 
 describe('a length for the hand', () => {
   it('is told to half a millimetre in short hair and to a whole one in long', () => {
@@ -25,5 +25,10 @@ describe('a length for the hand', () => {
         expect(Math.abs(asked - wanted)).toBeLessThan(1);
       }),
     );
+  });
+
+  it('along a shape nobody keeps 19.7, 19.9, 20.2 and 19.1 apart', () => {
+    expect([19.7, 19.9, 20.2].map(keptLength)).toEqual([20, 20, 20]);
+    expect([3.3, 5.9, 6.4, 19.1, 25, 41.2].map(keptLength)).toEqual([3.5, 6, 6, 19, 26, 42]);
   });
 });

@@ -11,3 +11,12 @@ export function handLength(wantedMm: number, leastMm: number, mostMm: number): n
   const asked = near > mostMm ? near - step : near < leastMm ? near + step : near;
   return asked > 0 && asked >= leastMm && asked <= mostMm ? asked : wantedMm;
 }
+
+/** From here a hand that follows a shape keeps two millimetres, mm (trade prior). */
+const COARSE_MM = 20;
+
+/** A length along a shape as a hand keeps it, mm: to 0.5 below 6, to 1 below 20, to 2 above. */
+export function keptLength(mm: number): number {
+  const step = mm < FINE_MM ? 0.5 : mm < COARSE_MM ? 1 : 2;
+  return Math.round(mm / step) * step;
+}

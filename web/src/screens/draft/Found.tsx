@@ -1,7 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { Conflict, LengthUnit, Plan } from '@kurrel/core';
+import type { Conflict, FindingAnswer, LengthUnit, Plan } from '@kurrel/core';
 import { byId, formatLength, otherSide, planChanges, zoneKindId } from '@kurrel/core';
-import { conflictSentence } from '@kurrel/words';
+import { conflictSentence, whyNothingSentence } from '@kurrel/words';
 import { memo, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -38,6 +38,11 @@ export const Found = memo(function Found({ findings, others, plan, unit }: Found
                 {kind.name} <span className="muted">{severity}</span>
                 <span className="advice">{kind.advice}</span>
                 {told.length > 0 && <span className="advice">Changes {told.join(', ')}.</span>}
+                {told.length === 0 && (
+                  <span className="advice">
+                    {answerWord(plan.findings.find((one) => one.finding === finding))}
+                  </span>
+                )}
               </span>
               {told.length > 0 && (
                 <button
@@ -57,6 +62,14 @@ export const Found = memo(function Found({ findings, others, plan, unit }: Found
     </section>
   );
 });
+
+/** Where a finding shapes the dog at landmarks only, or why it does nothing. */
+function answerWord(answer: FindingAnswer | undefined): string {
+  if (!answer) return '';
+  if (answer.why !== null) return whyNothingSentence[answer.why];
+  const places = new Set([...answer.changes, ...answer.shapes]);
+  return `Shapes ${placesWord(places)}.`;
+}
 
 /** "croup 11 mm shorter": the largest changes first, both sides once. */
 function changesBy(before: Plan, after: Plan, unit: LengthUnit): readonly string[] {

@@ -67,9 +67,9 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
     <>
       {zone.profile.length > 1 && (
         <ul className="profile" aria-label="Along the place">
-          {zone.profile.map(({ place, mm }) => (
-            <li key={place}>
-              <span>{place}</span>
+          {alike(zone.profile).map(({ places, mm }) => (
+            <li key={places.join()}>
+              <span>{places.join(', ')}</span>
               <span className="figure">{formatLength(mm, unit)}</span>
             </li>
           ))}
@@ -142,6 +142,17 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
     </>
   );
 });
+
+/** The lengths along a place, neighbours that are alike said once. */
+function alike(profile: ZonePlan['profile']) {
+  const said: { places: string[]; mm: number }[] = [];
+  for (const { place, mm } of profile) {
+    const last = said.at(-1);
+    if (last?.mm === mm) last.places.push(place);
+    else said.push({ places: [place], mm });
+  }
+  return said;
+}
 
 /** What the groomer's own length here costs: off the outline, and rules it breaks. */
 function Cost({ cost, unit }: { readonly cost: OwnCost; readonly unit: LengthUnit }) {
