@@ -3,7 +3,7 @@ import type {
   Hands,
   Happening,
   LoggedPart,
-  Plan,
+  PlanRecord,
   SeenSign,
   SideAnswer,
   SignedShave,
@@ -101,7 +101,7 @@ export interface SavedPlan {
 
 /** A saved plan as it was made and kept, with the versions of packs and core that made it. */
 export interface KeptPlan extends SavedPlan {
-  readonly plan: Plan;
+  readonly plan: PlanRecord;
 }
 
 /** Everything a plan is made from. */

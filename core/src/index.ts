@@ -85,6 +85,8 @@ export { CORE_VERSION } from './plan/plan.ts';
 export type * from './plan/roughClip.ts';
 export * from './plan/called.ts';
 export * from './plan/planGroom.ts';
+export * from './plan/record.ts';
+export { versionOf } from './packs/versionOf.ts';
 export * from './plan/changes.ts';
 export { conflictsAt } from './plan/runs.ts';
 export * from './bath/water.ts';

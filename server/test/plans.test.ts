@@ -1,4 +1,5 @@
 import type { SavedPlan, VisitSheet } from '@kurrel/contract';
+import { recordOfPlan } from '@kurrel/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { planFor } from '../src/visits/gate.ts';
 import type { World } from './world.ts';
@@ -72,7 +73,7 @@ describe('saving a plan', () => {
     const sheet = (await agent.get(`/api/visits/${visit}`)).body as VisitSheet;
     await agent.put(`/api/visits/${visit}/plan`).set('If-Match', '"0"').send(choices).expect(200);
     expect(await keptPlan(agent, visit)).toEqual(
-      JSON.parse(JSON.stringify(planFor(library, sheet, choices).plan)),
+      JSON.parse(JSON.stringify(recordOfPlan(planFor(library, sheet, choices).plan))),
     );
   });
 
@@ -142,7 +143,7 @@ describe('a vet’s instruction', () => {
       agent.put(`/api/visits/${visit}/plan`).set('If-Match', '"0"').send(choices);
     expect((await save(isolde).expect(403)).body.title).toMatch(/Somebody else decides/);
     await save(bram).expect(200);
-    expect((await keptPlan(bram, visit)).zones.find(({ zone }) => zone === 'back')?.targetMm).toBe(1.5);
+    expect((await keptPlan(bram, visit)).zones.find(({ zone }) => zone === 'back')?.leftMm).toBe(1.5);
   });
 });
 

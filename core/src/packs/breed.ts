@@ -128,6 +128,8 @@ export interface Fallback {
 
 export interface BreedPack {
   readonly id: string;
+  /** A name for what its file says. */
+  readonly version: string;
   readonly name: string;
   /** Stands in for breeds that have no pack of their own yet. */
   readonly generic: boolean;

@@ -47,7 +47,7 @@ export interface TrimFile extends Omit<Trim, 'areas' | 'head' | 'runs' | 'forms'
   readonly forms?: readonly FormRow[];
 }
 
-export interface BreedFile extends Omit<BreedPack, 'trims' | 'fallbacks' | 'lines' | 'rules'> {
+export interface BreedFile extends Omit<BreedPack, 'trims' | 'fallbacks' | 'lines' | 'rules' | 'version'> {
   /** What all trims of the breed share, laid over their patterns. */
   readonly areas?: readonly AreaRow[];
   readonly trims: readonly TrimFile[];

@@ -4,6 +4,7 @@ import type { Packs } from './packs.ts';
 import { formsOf, requireForms, withRoles } from './resolveForms.ts';
 import { requireOneLength, runsOf } from './resolveRuns.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
+import { versionOf } from './versionOf.ts';
 import type { Source } from '../terms/source.ts';
 import type { ZoneKind } from './zones.ts';
 
@@ -40,7 +41,7 @@ export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
     const rows = withSource(fallback.areas, fallback.source);
     return { ...fallback, areas: areasOf(rows, kinds, packs, `${file.id}, ${fallback.name}`) };
   });
-  return { ...file, trims, fallbacks };
+  return { ...file, version: versionOf(file), trims, fallbacks };
 }
 
 const withSource = (rows: readonly AreaRow[], source: Source): readonly Row[] =>

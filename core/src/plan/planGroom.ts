@@ -66,7 +66,7 @@ export function planGroom(resolved: Case): Plan {
   const techniques = [...new Set(zones.flatMap(({ tool }) => tool?.technique ?? []))];
   return {
     coreVersion: CORE_VERSION,
-    packsVersion: packs.version,
+    packsVersion: `${packs.version}-${breed.version}`,
     breed: breed.id,
     trim: trim.id,
     coat: {

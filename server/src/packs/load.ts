@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import type { BreedFile, BreedPack, PackProblem, Packs } from '@kurrel/core';
-import { checkBreed, checkPacks, completed, PACK_NAMES, resolveBreed } from '@kurrel/core';
+import { checkBreed, checkPacks, completed, PACK_NAMES, resolveBreed, versionOf } from '@kurrel/core';
 import { Ajv } from 'ajv';
 import type { PackFault } from './sense.ts';
 import { senseOfBreed, senseOfPacks } from './sense.ts';
@@ -34,10 +34,10 @@ export function loadLibrary(folder: URL = FOLDER): Library {
     }
     return pack;
   };
-  const { version } = json('package.json') as { version: string };
   const shared = Object.fromEntries(
     PACK_NAMES.map((name) => [name, checked(`${name}.json`, `${name}.schema.json`)]),
   );
+  const version = versionOf(PACK_NAMES.map((name) => json(`${name}.json`)));
   const packs = { version, ...shared } as unknown as Packs;
   refuse('packs', checkPacks(packs));
   refuseSense('packs', senseOfPacks(packs));

@@ -1,7 +1,7 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import { FIRST_CLOCK, FIRST_POLICY } from '@kurrel/contract';
 import type { DrawerTool, LoggedPart, Plan } from '@kurrel/core';
-import { AS_DRAWN, coatOf, estimateVisit, freshHands, toolOptions } from '@kurrel/core';
+import { AS_DRAWN, coatOf, estimateVisit, freshHands, recordOfPlan, toolOptions } from '@kurrel/core';
 import { hash } from '@node-rs/argon2';
 import { addDays, addMinutes, startOfDay, subMonths } from 'date-fns';
 import { sql } from 'drizzle-orm';
@@ -158,9 +158,14 @@ async function seedDog(
     const sheet = await visitSheet(tx, library, visit.id);
     const choices = choicesOf(demo);
     const { plan } = planFor(library, sheet, choices);
-    await tx
-      .insert(plans)
-      .values({ visitId: visit.id, version: 1, salonId, choices, plan, savedBy: groomerId });
+    await tx.insert(plans).values({
+      visitId: visit.id,
+      version: 1,
+      salonId,
+      choices,
+      plan: recordOfPlan(plan),
+      savedBy: groomerId,
+    });
   }
 }
 

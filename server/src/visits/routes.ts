@@ -1,6 +1,6 @@
 import type { KeptPlan, TodayLine } from '@kurrel/contract';
 import { choicesSchema } from '@kurrel/contract';
-import { estimateVisit, stretchesOf } from '@kurrel/core';
+import { estimateVisit, openPlanRecord, stretchesOf } from '@kurrel/core';
 import { and, asc, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import type { Database } from '../database/connect.ts';
@@ -100,7 +100,10 @@ export function visitRoutes(db: Database, library: Library): Router {
         .where(eq(plans.visitId, id))
         .orderBy(desc(plans.version)),
     );
-    const kept: KeptPlan[] = rows.map(({ plan, by }) => ({ ...savedOf(plan, by), plan: plan.plan }));
+    const kept: KeptPlan[] = rows.map(({ plan, by }) => ({
+      ...savedOf(plan, by),
+      plan: openPlanRecord(plan.plan),
+    }));
     response.json(kept);
   });
 

@@ -1,6 +1,6 @@
 import type { SavedPlan, StopLine, VisitSheet } from '@kurrel/contract';
-import type { BreedPack, LoggedPart } from '@kurrel/core';
-import { coatOf, freshHands, hairNow, zoneKindId } from '@kurrel/core';
+import type { BreedPack, LoggedPart, Plan } from '@kurrel/core';
+import { coatOf, freshHands, hairNow, openPlanRecord, recordOfPlan, zoneKindId } from '@kurrel/core';
 import { differenceInMonths } from 'date-fns';
 import type { SQL } from 'drizzle-orm';
 import { and, asc, desc, eq, isNotNull, lt, ne, sql } from 'drizzle-orm';
@@ -171,12 +171,14 @@ async function shaveOf(tx: SalonTx, visitId: string): Promise<VisitSheet['shave'
     .innerJoin(plans, and(eq(plans.visitId, consents.visitId), eq(plans.version, consents.planVersion)))
     .where(eq(consents.visitId, visitId))
     .orderBy(desc(consents.signedAt));
-  const shave = rows.find(({ plan }) =>
-    plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'shaving-consented')),
-  );
+  const shave = rows
+    .map(({ choices, plan }) => ({ choices, kept: openPlanRecord(plan) }))
+    .find(({ kept }) =>
+      kept.zones.some(({ because }) => because.some(([rule]) => rule === 'shaving-consented')),
+    );
   if (!shave) return null;
   const { trimId, purpose, wish } = shave.choices;
-  const leftMm = Object.fromEntries(shave.plan.zones.map((zone) => [zone.zone, zone.leftMm]));
+  const leftMm = Object.fromEntries(shave.kept.zones.map((zone) => [zone.zone, zone.leftMm]));
   return { choices: { trimId, purpose, wish }, leftMm };
 }
 
@@ -211,10 +213,13 @@ export function savedOf(row: Pick<typeof plans.$inferSelect, keyof typeof SAVED>
 /** Saves the next version of a visit's plan. Null when somebody else saved that version first. */
 export async function savePlan(
   tx: SalonTx,
-  row: Pick<typeof plans.$inferInsert, 'salonId' | 'visitId' | 'version' | 'choices' | 'plan' | 'savedBy'>,
+  row: Pick<typeof plans.$inferInsert, 'salonId' | 'visitId' | 'version' | 'choices' | 'savedBy'> & {
+    readonly plan: Plan;
+  },
   by: string,
 ): Promise<SavedPlan | null> {
-  const [saved] = await tx.insert(plans).values(row).onConflictDoNothing().returning(SAVED);
+  const kept = { ...row, plan: recordOfPlan(row.plan) };
+  const [saved] = await tx.insert(plans).values(kept).onConflictDoNothing().returning(SAVED);
   return saved ? savedOf(saved, by) : null;
 }
 

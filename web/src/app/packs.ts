@@ -1,9 +1,8 @@
 import type { BreedFile, BreedPack, Packs } from '@kurrel/core';
-import { completed, resolveBreed } from '@kurrel/core';
+import { completed, PACK_NAMES, resolveBreed, versionOf } from '@kurrel/core';
 import archetypes from '../../../packs/archetypes.json';
 import coats from '../../../packs/coats.json';
 import findings from '../../../packs/findings.json';
-import { version } from '../../../packs/package.json';
 import mats from '../../../packs/mats.json';
 import patterns from '../../../packs/patterns.json';
 import safety from '../../../packs/safety.json';
@@ -36,7 +35,7 @@ const written = {
   zones,
 };
 export const packs = {
-  version,
+  version: versionOf(PACK_NAMES.map((name) => written[name])),
   ...Object.fromEntries(Object.entries(written).map(([name, pack]) => [name, completed(pack)])),
 } as unknown as Packs;
 

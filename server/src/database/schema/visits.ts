@@ -1,4 +1,4 @@
-import type { ActMark, TableEvent, Plan } from '@kurrel/core';
+import type { ActMark, PlanRecord, TableEvent } from '@kurrel/core';
 import type { Choices, Consent, StopLine } from '@kurrel/contract';
 import {
   doublePrecision,
@@ -24,7 +24,8 @@ export const plans = pgTable(
     version: integer('version').notNull(),
     salonId: salonId().references(() => salons.salonId),
     choices: jsonb('choices').$type<Choices>().notNull(),
-    plan: json('plan').$type<Plan>().notNull(),
+    /** As `recordOfPlan` keeps it; whole plans before. */
+    plan: json('plan').$type<PlanRecord>().notNull(),
     savedBy: uuid('saved_by').notNull(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
   },
