@@ -73,7 +73,7 @@ const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
   'left-shorter': ({ won, asked, lack }) =>
     `Every tool allowed here leaves less than ${asked}; it is left at ${won}. ${lack ? lackWord(lack) : ''}`.trim(),
   'lacks-shape': ({ about, alternatives, lack }) =>
-    `No tool at hand to ${SHAPE_VERB[about as ToolRole]}: ${alternatives.join(', ')} does it, more slowly. ${lack ? lackWord(lack) : ''}`.trim(),
+    `No tool at hand to ${SHAPE_VERB[about as ToolRole]}: ${alternatives.join(', ')} instead. ${lack ? lackWord(lack) : ''}`.trim(),
   'mat-takes-hair': ({ won, asked, about }) =>
     `The mat (${lossWord(about)}) leaves ${won} where ${asked} was planned.`,
   'mat-changes-trim': ({ about, alternatives }) =>

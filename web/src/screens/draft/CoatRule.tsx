@@ -25,12 +25,14 @@ const SPARSE_MM = [0.2, 1, 5, 25, 100];
 const ROOMY = 560;
 const SNAP_UNITS = 7;
 
-/** Zones of one length share a bead; the selected zone has its own. */
+/** Zones of one length share a bead, so a run is one; the selected zone has its own. */
 interface Bead {
   readonly key: string;
   readonly zones: readonly ZonePlan[];
   readonly mm: number;
   readonly own: boolean;
+  /** Of its runs, and of its places that are in none. */
+  readonly names: readonly string[];
 }
 
 interface Drag {
@@ -280,6 +282,7 @@ const BeadLabel = memo(function BeadLabel({ className, x, y, text }: BeadLabelPr
 
 function beadsOf(plan: Plan, selected: string): readonly Bead[] {
   const beads = new Map<string, { zones: ZonePlan[]; mm: number; own: boolean }>();
+  const runName = runNames(plan);
   for (const zone of plan.zones) {
     if (zone.leftAlone && zoneKindId(zone.zone) !== selected) continue;
     const own = zoneKindId(zone.zone) === selected;
@@ -290,14 +293,26 @@ function beadsOf(plan: Plan, selected: string): readonly Bead[] {
   }
   // By their first place: a bead that moves stays the same one, with the focus on it.
   return [...beads.values()]
-    .map((bead) => ({ key: `${bead.own ? 'own' : 'all'} ${bead.zones[0]?.zone ?? ''}`, ...bead }))
+    .map((bead) => ({
+      key: `${bead.own ? 'own' : 'all'} ${bead.zones[0]?.zone ?? ''}`,
+      names: [
+        ...new Set(bead.zones.map(({ run, name }) => (bead.own ? name : (runName.get(run ?? '') ?? name)))),
+      ],
+      ...bead,
+    }))
     .sort((a, b) => Number(a.own) - Number(b.own));
 }
 
-const uniqueNames = (bead: Bead) => [...new Set(bead.zones.map((zone) => zone.name))];
-const namesOf = (bead: Bead) => uniqueNames(bead).join(', ');
-function shortName(bead: Bead): string {
-  const [first = '', ...rest] = uniqueNames(bead);
+/** What runs of several places are called, by their ids. */
+const runNames = ({ runs }: Plan): ReadonlyMap<string, string> =>
+  new Map(
+    runs.flatMap(({ id, name, stretch, zones }) =>
+      new Set(zones.map(zoneKindId)).size > 1 ? [[id, stretch ?? name] as const] : [],
+    ),
+  );
+
+const namesOf = ({ names }: Bead) => names.join(', ');
+function shortName({ names: [first = '', ...rest] }: Bead): string {
   return rest.length > 0 ? `${first} +${rest.length}` : first;
 }
 
