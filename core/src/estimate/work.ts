@@ -1,7 +1,6 @@
 import type { Packs } from '../packs/packs.ts';
 import { shareOf } from '../packs/zones.ts';
 import type { Plan, PlannedForm, PlannedStep, ZonePlan } from '../plan/plan.ts';
-import { bulkedIn } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
 
@@ -25,21 +24,20 @@ export interface PieceOfWork {
  */
 export function workIn(plan: Plan, packs: Packs, surfaceM2: number): readonly PieceOfWork[] {
   const { perM2, bulk, joinMinutes, regions } = packs.times;
-  const bulked = bulkedIn(plan.forms);
-  const joins = plan.forms.find(({ id }) => id === packs.patterns.joins.id);
+  const at = stepsAt(plan.forms);
+  const { id: joinsId } = packs.patterns.joins;
   return plan.zones.flatMap((zone): readonly PieceOfWork[] => {
     const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
     const part = regions[kind.region];
     const careM2 = surfaceM2 * shareOf(zone, kind) * kind.care;
     const whole = zone.tool ? perM2[zone.tool.technique] : 0;
-    const hand = bulked.has(zone.zone) ? bulk.handShare * whole : whole;
-    const takenOff = bulked.has(zone.zone) ? bulk.perM2 : 0;
-    const drawn = zone.chargedAs ? perM2[zone.chargedAs] : 0;
-    const steps = plan.forms
-      .filter((form) => form !== joins)
-      .flatMap((form) => form.steps.map((step) => ({ form, step })))
-      .filter(({ step }) => step.zones.includes(zone.zone));
+    const all = at.get(zone.zone) ?? [];
+    const steps = all.filter(({ form }) => form.id !== joinsId);
     const byHand = steps.filter(({ step }) => step.do !== 'bulk');
+    const isBulked = byHand.length < steps.length;
+    const hand = isBulked ? bulk.handShare * whole : whole;
+    const takenOff = isBulked ? bulk.perM2 : 0;
+    const drawn = zone.chargedAs ? perM2[zone.chargedAs] : 0;
     const shares = byHand.reduce((sum, { step }) => sum + step.share, 0);
     const own = Math.max(hand, drawn - takenOff);
     const shaping = byHand.reduce<(typeof byHand)[number] | null>(
@@ -56,11 +54,22 @@ export function workIn(plan: Plan, packs: Packs, surfaceM2: number): readonly Pi
             part,
             weight: careM2 * (step.step.do === 'bulk' ? takenOff : (own * step.step.share) / shares),
           }));
-    const join = joins?.steps.find(({ zones }) => zones.includes(zone.zone));
-    const joined =
-      join && joins
-        ? [{ zone, step: { form: joins, step: join }, shapes: false, part, weight: joinMinutes }]
-        : [];
+    const joined = all
+      .filter(({ form }) => form.id === joinsId)
+      .map((step) => ({ zone, step, shapes: false, part, weight: joinMinutes }));
     return [...pieces, ...joined];
   });
+}
+
+/** The steps of all forms by place, in their order. */
+function stepsAt(forms: readonly PlannedForm[]) {
+  const at = new Map<string, { readonly form: PlannedForm; readonly step: PlannedStep }[]>();
+  for (const form of forms)
+    for (const step of form.steps)
+      for (const zone of step.zones) {
+        const steps = at.get(zone);
+        if (steps) steps.push({ form, step });
+        else at.set(zone, [{ form, step }]);
+      }
+  return at;
 }

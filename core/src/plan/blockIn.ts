@@ -30,11 +30,7 @@ export function blockedIn(
   leftMm: number,
   tools: readonly string[],
 ): readonly PassPlan[] {
-  const run = demand && longestRun(visit, demand.id);
-  if (!demand || !run) return [];
-  const { part, stations, spacingMm } = run;
-  const shares = shapeAlong(part, demand.id, shape);
-  const wantedMm = stations.map((i) => leftMm * (shares[i] ?? 1));
+  if (!demand) return [];
   const ways = visit.options.filter(
     (option) =>
       tools.includes(option.toolId) &&
@@ -42,7 +38,11 @@ export function blockedIn(
       !techniqueKind(visit.packs.tools, option.technique).byHand &&
       isAllowed(demand, option, visit.packs.tools.policy),
   );
-  if (ways.length === 0) return [];
+  const run = ways.length === 0 ? null : longestRun(visit, demand.id);
+  if (!run) return [];
+  const { part, stations, spacingMm } = run;
+  const shares = shapeAlong(part, demand.id, shape);
+  const wantedMm = stations.map((i) => leftMm * (shares[i] ?? 1));
   const { passes: policy } = visit.packs.tools.policy;
   const solved = toolPasses({
     wantedMm,

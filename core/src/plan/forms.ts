@@ -5,6 +5,7 @@ import { shapeRank } from '../passes/pickTools.ts';
 import { shapingStep } from '../packs/resolveForms.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
+import type { Technique } from '../terms/tool.ts';
 import type { Side } from '../terms/zone.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
@@ -122,26 +123,29 @@ function extraTool(
   const { demand, override } = settled;
   const own = hands.find(({ toolId }) => toolId === zone.tool?.toolId);
   if (!own || !demand || override?.toolId != null || demand.gentlest) return null;
-  const tool = handToolsFor(hands, roles, settled, zone.leftMm).find(
-    ({ technique }) => what === 'soften' || technique === own.technique,
-  );
+  const tool = handToolFor(hands, roles, settled, zone.leftMm, what === 'soften' ? null : own.technique);
   // What is softened with the place's own tool is that already.
   return tool && (what !== 'soften' || tool.toolId !== own.toolId) ? stepTool(tool, zone.leftMm) : null;
 }
 
-/** Hand tools of a wanted shape that may do a place, the best first. */
-function handToolsFor(
+/** The best hand tool of a wanted shape that may do a place, of one technique where it is named. */
+function handToolFor(
   hands: readonly ToolOption[],
   roles: readonly ToolRole[],
   { target: { forbidden, welfare } }: Settled,
   mm: number,
-): readonly ToolOption[] {
-  const cost = (option: ToolOption) =>
-    10 * shapeRank(roles, option, mm) + Number(option.dull) + Number(option.wrongHand) + option.effort / 10;
-  return hands
-    .filter((option) => shapeRank(roles, option, mm) < roles.length)
-    .filter(({ technique }) => !forbidden.includes(technique) && !welfare.forbidden.includes(technique))
-    .sort((a, b) => cost(a) - cost(b));
+  technique: Technique | null = null,
+): ToolOption | null {
+  let best: ToolOption | null = null;
+  let leastCost = Infinity;
+  for (const option of hands) {
+    const rank = shapeRank(roles, option, mm);
+    if (rank >= roles.length || (technique !== null && option.technique !== technique)) continue;
+    if (forbidden.includes(option.technique) || welfare.forbidden.includes(option.technique)) continue;
+    const cost = 10 * rank + Number(option.dull) + Number(option.wrongHand) + option.effort / 10;
+    if (cost < leastCost) [best, leastCost] = [option, cost];
+  }
+  return best;
 }
 
 /** Joins between places are softened last, as one thing. */
@@ -156,7 +160,7 @@ function joinsOf(
   zones.forEach((zone, i) => {
     const one = settled[i];
     if (!one || one.demand?.gentlest || !zone.joins.some(({ kind }) => kind !== 'runs-on')) return;
-    const [option] = handToolsFor(hands, roles, one, zone.leftMm);
+    const option = handToolFor(hands, roles, one, zone.leftMm);
     if (!option || one.override?.toolId != null) return;
     const step = steps.get(option.toolId) ?? { tool: stepTool(option, zone.leftMm), zones: [] };
     step.zones.push(zone.zone);

@@ -218,7 +218,3 @@ export interface Plan {
   readonly mats: MatPlan | null;
   readonly roughClip: RoughClip;
 }
-
-/** The places that a comb or a blade takes the bulk off before the hand shapes them. */
-export const bulkedIn = (forms: readonly PlannedForm[]): ReadonlySet<string> =>
-  new Set(forms.flatMap(({ steps }) => steps.flatMap((step) => (step.do === 'bulk' ? step.zones : []))));
