@@ -92,7 +92,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bath', go: along('Juniper', 'bath', '.drying-curve .main-svg') },
   { name: 'order', go: along('Juniper', 'order', '.cards li') },
   { name: 'table', go: atStep('Juniper', 'body') },
-  { name: 'table-tablet', size: [1024, 768], go: atStep('Sorrel', 'muzzle and cheeks') },
+  { name: 'table-tablet', size: [1024, 768], go: atStep('Sorrel', 'round head') },
   { name: 'draft-phone', size: [390, 844], go: draft('Juniper') },
   { name: 'draft-portrait', size: [800, 1280], go: draft('Juniper') },
   { name: 'hands-on-tablet', size: [800, 1280], go: hands('Sorrel') },

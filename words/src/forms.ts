@@ -7,6 +7,7 @@ const STEP_WORD: Readonly<Record<TaskStep['do'], string>> = {
   lines: 'Set the lines',
   shape: 'Shape',
   round: 'Round',
+  strip: 'Strip',
   soften: 'Soften',
   edges: 'Edges',
   again: 'Once more',

@@ -4,6 +4,8 @@ import type { ToolRole } from './tools.ts';
 /** What is done in a step: all but the first by hand. */
 export type StepKind = 'bulk' | HandStep;
 export type HandStep = 'open' | 'lines' | 'shape' | 'round' | 'soften' | 'edges';
+/** Whatever the form says, a coat that is pulled is pulled. */
+export type WorkedStep = StepKind | 'strip';
 
 export interface FormStep {
   readonly do: StepKind;

@@ -40,7 +40,7 @@ export function plannedForms(
     return sides.flatMap((side): readonly PlannedForm[] => {
       const here = form.each === 'side' ? of.filter(({ zone }) => zone.side === side) : of;
       if (here.length === 0) return [];
-      const steps = form.steps.flatMap((step) => plannedSteps(form, step, here, bulk, hands));
+      const steps = form.steps.flatMap((step) => plannedSteps(visit, form, step, here, bulk, hands));
       const id = side === null ? form.id : `${form.id}.${side}`;
       return [{ id, form: form.id, name: form.name, side, zones: here.map(({ zone }) => zone.zone), steps }];
     });
@@ -53,6 +53,7 @@ const isByHand = ({ packs }: Case, { tool, lost }: ZonePlan): boolean =>
 
 /** A step of a form, once for every tool it takes. */
 function plannedSteps(
+  { packs }: Case,
   form: Form,
   step: FormStep,
   places: readonly Shaped[],
@@ -75,15 +76,12 @@ function plannedSteps(
     with_.zones.push(zone);
     tools.set(tool.toolId, with_);
   }
-  return [...tools.values()].map(({ tool, zones }) => ({
-    do: what,
-    name,
-    zones,
-    tool,
-    how,
-    share,
-    wholeDog,
-  }));
+  return [...tools.values()].map(({ tool, zones }): PlannedStep => {
+    const strips = techniqueKind(packs.tools, tool.technique).needsStrippable;
+    return strips
+      ? { do: 'strip', name: null, zones, tool, how: null, share, wholeDog: false }
+      : { do: what, name, zones, tool, how, share, wholeDog };
+  });
 }
 
 const ownTool = ({ tool }: ZonePlan): StepTool | null => tool && stepTool(tool, tool.leavesMm);

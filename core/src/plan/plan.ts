@@ -1,6 +1,6 @@
 import type { ViewId } from '../body/body.ts';
 import type { MatPlan } from '../mats/matPlan.ts';
-import type { StepKind } from '../packs/forms.ts';
+import type { WorkedStep } from '../packs/forms.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import type { Source } from '../terms/source.ts';
@@ -142,7 +142,7 @@ export interface PlannedForm {
 
 /** A step of a form with its tool: a comb or a blade takes the bulk off, all else is done by hand. */
 export interface PlannedStep {
-  readonly do: StepKind;
+  readonly do: WorkedStep;
   /** Of bulk: what it is called, on all forms that it is taken from. */
   readonly name: string | null;
   readonly zones: readonly string[];

@@ -155,6 +155,20 @@ describe('a form is led tool by tool', () => {
   });
 });
 
+describe('a coat that is pulled', () => {
+  it('is stripped, whatever its form says shears would do', () => {
+    const { plan, tasks } = of('airedale-terrier', { trimId: 'stripped' });
+    const steps = plan.forms.flatMap((form) => form.steps);
+    const pulled = steps.filter(({ tool: used }) => used.technique === 'strip');
+    expect(pulled.length).toBeGreaterThan(3);
+    for (const one of pulled) expect(one).toMatchObject({ do: 'strip', how: null, wholeDog: false });
+    expect(
+      steps.filter(({ do: what, tool: used }) => what === 'strip' && used.technique !== 'strip'),
+    ).toEqual([]);
+    expect(tasks.find(({ zones }) => zones.includes('back'))?.how.join(' ')).not.toMatch(/look along it/);
+  });
+});
+
 describe('over all breeds', () => {
   it('a form has its steps in their order, each with a tool of the drawer, and their minutes are the card’s', () => {
     for (const { id, trims } of breeds)

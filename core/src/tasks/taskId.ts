@@ -15,6 +15,7 @@ const OF_WHAT = [
   'round',
   'soften',
   'edges',
+  'strip',
 ];
 /** Steps that no pack lists. */
 const UNLISTED = ['dry', 'lift-in', 'lift-out', 'rough-clip'];

@@ -1,4 +1,4 @@
-import type { StepKind } from '../packs/forms.ts';
+import type { WorkedStep } from '../packs/forms.ts';
 import type { TaskPhase } from '../packs/tasks.ts';
 import type { PlannedRun } from '../plan/plan.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
@@ -63,7 +63,7 @@ export interface Task {
 
 /** One thing that is done in a step of several tools. */
 export interface TaskStep {
-  readonly do: StepKind | 'again';
+  readonly do: WorkedStep | 'again';
   /** Of what is gone over once more: for what. */
   readonly name: string | null;
   readonly toolId: string | null;
