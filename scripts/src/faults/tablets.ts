@@ -175,16 +175,14 @@ const TOUCH: Readonly<Record<(typeof TOUCHED)[number], (tablet: Tablet) => Promi
     }),
   note: async ({ page }) => {
     await key(page, 'Note');
-    await answer(page);
-    await page.waitForSelector('.asking', { hidden: true });
+    await answered(page);
     return ['note'];
   },
   stopped: async ({ page, mayAnswer }) => {
     await key(page, 'Stop');
     // What stops the work stands above the question and moves it down: touched before that, the touch falls beside it.
     await page.waitForSelector('.table-stop');
-    await answer(page);
-    await page.waitForSelector('.asking', { hidden: true });
+    await answered(page);
     if (!mayAnswer) return ['stopped', 'stop-named'];
     await press(page, '.table-stop ::-p-text(go on)');
     await page.waitForSelector('.table-stop', { hidden: true });
@@ -194,6 +192,19 @@ const TOUCH: Readonly<Record<(typeof TOUCHED)[number], (tablet: Tablet) => Promi
 
 const key = (page: Page, word: string) => press(page, `.table-keys ::-p-text(${word})`);
 const answer = (page: Page) => press(page, '.asking .answers button');
+
+/** Answers what is asked; a touch that fell beside, since a page that was just opened moved under it, is touched again. */
+async function answered(page: Page): Promise<void> {
+  await answer(page);
+  const gone = await page.waitForSelector('.asking', { hidden: true, timeout: BESIDE_MS }).then(
+    () => true,
+    () => false,
+  );
+  if (gone) return;
+  await answer(page);
+  await page.waitForSelector('.asking', { hidden: true });
+}
+const BESIDE_MS = 5000;
 
 /** Does something that takes the table to another step; what it did, if the screen took it. */
 async function moved(page: Page, kind: string, how: () => Promise<void>): Promise<readonly string[]> {
