@@ -7,6 +7,7 @@ import { HAND_SPREAD } from '../tools/drawer.ts';
 import { perceptibleStepMm, shortestAnswerMm } from '../tools/steps.ts';
 import { isBare } from '../welfare/mayEnter.ts';
 import { cheapestFacilities } from './facilities.ts';
+import { ofTheShape, shapeRank, suits } from './shape.ts';
 
 /** What one zone asks of a tool. */
 export interface ZoneDemand {
@@ -265,12 +266,12 @@ function waysOf(
       bestDrawnMm = Math.min(bestDrawnMm, offMm);
   }
   const asking = { zone, policy, ranks: ranksOf(zone, tools), bestDrawnMm };
-  let ways: ToolChoice[] = [];
+  const found: ToolChoice[] = [];
   for (const option of near) {
     const way = wayOf(asking, option);
-    if (way) ways.push(way);
+    if (way) found.push(way);
   }
-  ways = ofTheShape(zone, ways);
+  const ways = zone.only === null ? ofTheShape(zone.roles, zone.handMm, found) : found;
   const [wanted] = zone.techniques;
   const insists = techniques.find(({ id }) => id === wanted)?.insists === true;
   const narrowed = [
@@ -282,26 +283,6 @@ function waysOf(
   if (ways.length > 0) return ways;
   const fallback = nearestLonger(zone, allowed) ?? tight(zone, options) ?? longest(zone, allowed);
   return fallback ? [choiceOf(asking, fallback, null, true)] : [];
-}
-
-/**
- * How well a hand tool suits the shape that is wanted: 0 for the first of the roles; the number of them for one that has none,
- * and that much more for one that does not suit the length.
- */
-export function shapeRank(roles: readonly ToolRole[], option: ToolOption, mm: number): number {
-  if (option.roles.length === 0) return 0;
-  const at = roles.findIndex((role) => option.roles.includes(role));
-  return (at < 0 ? roles.length : at) + (suits(option, mm) ? 0 : roles.length + 1);
-}
-
-/** Of the hand tools of one technique those that suit the shape best: no millimetre outweighs it. */
-function ofTheShape(zone: ZoneDemand, ways: ToolChoice[]): ToolChoice[] {
-  if (zone.only !== null || ways.every(({ option }) => option.roles.length === 0)) return ways;
-  const rank = (option: ToolOption) => shapeRank(zone.roles, option, zone.handMm);
-  const best = new Map<Technique, number>();
-  for (const { option } of ways)
-    best.set(option.technique, Math.min(best.get(option.technique) ?? Infinity, rank(option)));
-  return ways.filter(({ option }) => option.leavesMm !== null || rank(option) === best.get(option.technique));
 }
 
 /** The nearest longer length as drawn, or with the lay. */
@@ -413,9 +394,6 @@ function choiceOf(
     (suits(option, leavesMm) ? 0 : policy.unsuitedCost);
   return { option, leavesMm, sdMm, cost, beyondReach, turnedMendsMm };
 }
-
-const suits = ({ suitsMm }: ToolOption, mm: number): boolean =>
-  suitsMm === null || (mm >= suitsMm[0] && mm <= suitsMm[1]);
 
 function mismatch(zone: ZoneDemand, option: ToolOption, policy: ToolPolicy): number {
   const rank = zone.finishes.indexOf(option.finish);

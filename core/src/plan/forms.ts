@@ -1,7 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { Form, FormStep } from '../packs/forms.ts';
 import type { ToolRole } from '../packs/tools.ts';
-import { shapeRank } from '../passes/pickTools.ts';
+import { shapeRank } from '../passes/shape.ts';
 import { shapingStep } from '../packs/resolveForms.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';

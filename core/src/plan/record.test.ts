@@ -1,8 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { planOfCore7 } from '../../testing/keptPlan.ts';
 import { breeds, caseFor, hairEverywhere, packs } from '../../testing/packs.ts';
 import { versionOf } from '../packs/versionOf.ts';
-import type { Plan } from './plan.ts';
 import { CORE_VERSION } from './plan.ts';
 import { planGroom } from './planGroom.ts';
 import { openPlanRecord, recordOfPlan } from './record.ts';
@@ -31,9 +30,7 @@ describe('what is kept of a plan', () => {
   });
 
   it('of a plan that was kept whole, by a version before this, opens as it was', () => {
-    const file = new URL('../../testing/plans/core-7.json', import.meta.url);
-    const old = JSON.parse(readFileSync(file, 'utf8')) as Plan;
-    const kept = openPlanRecord(old);
+    const kept = openPlanRecord(planOfCore7);
     expect(kept).toMatchObject({
       coreVersion: 7,
       breed: 'standard-poodle',

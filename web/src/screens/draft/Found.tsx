@@ -1,5 +1,5 @@
 import type { VisitSheet } from '@kurrel/contract';
-import type { Conflict, FindingAnswer, LengthUnit, Plan } from '@kurrel/core';
+import type { Conflict, LengthUnit, Plan } from '@kurrel/core';
 import { byId, formatLength, otherSide, planChanges, zoneKindId } from '@kurrel/core';
 import { conflictSentence, whyNothingSentence } from '@kurrel/words';
 import { memo, useMemo } from 'react';
@@ -38,11 +38,7 @@ export const Found = memo(function Found({ findings, others, plan, unit }: Found
                 {kind.name} <span className="muted">{severity}</span>
                 <span className="advice">{kind.advice}</span>
                 {told.length > 0 && <span className="advice">Changes {told.join(', ')}.</span>}
-                {told.length === 0 && (
-                  <span className="advice">
-                    {answerWord(plan.findings.find((one) => one.finding === finding))}
-                  </span>
-                )}
+                {told.length === 0 && <span className="advice">{answerWord(plan, others[i], finding)}</span>}
               </span>
               {told.length > 0 && (
                 <button
@@ -63,12 +59,14 @@ export const Found = memo(function Found({ findings, others, plan, unit }: Found
   );
 });
 
-/** Where a finding shapes the dog at landmarks only, or why it does nothing. */
-function answerWord(answer: FindingAnswer | undefined): string {
-  if (!answer) return '';
-  if (answer.why !== null) return whyNothingSentence[answer.why];
-  const places = new Set([...answer.changes, ...answer.shapes]);
-  return `Shapes ${placesWord(places)}.`;
+/** Where a finding shapes the dog at landmarks only, by the plan there would be without it; or why it does nothing. */
+function answerWord(plan: Plan, without: Plan | undefined, finding: string): string {
+  const answer = plan.findings.find((one) => one.finding === finding);
+  if (!answer || !without) return '';
+  const before = new Map(without.zones.map(({ zone, profile }) => [zone, JSON.stringify(profile)]));
+  const shaped = plan.zones.filter(({ zone, profile }) => before.get(zone) !== JSON.stringify(profile));
+  if (shaped.length > 0) return `Shapes ${placesWord(new Set(shaped.map(({ zone }) => zone)))}.`;
+  return whyNothingSentence[answer.why ?? 'unseen'];
 }
 
 /** "croup 11 mm shorter": the largest changes first, both sides once. */
