@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { placesIn } from '../src/case/inPlaces.ts';
 import type {
   BreedFile,
   BreedPack,
@@ -124,9 +125,17 @@ export function caseFor(
     ...Object.fromEntries(Object.entries(own).filter(([key]) => CHOICE_KEYS.includes(key))),
   };
   const visit = resolveCase(in_, pack, facts, choices);
-  const seen = restricted.map(([id, zone]) => restriction(in_, id, zone));
+  const seen = restricted.flatMap(([id, zone]) =>
+    placesOfCase(visit, zone).map((at) => restriction(in_, id, at)),
+  );
   return seen.length === 0 ? visit : { ...visit, restrictions: [...visit.restrictions, ...seen] };
 }
+
+/** The places of a case that a place is; its parts where the trim divides it. */
+export const placesOfCase = (
+  { trim }: Pick<Case, 'trim'>,
+  place: string | null,
+): readonly (string | null)[] => (place === null ? [null] : placesIn(packs.zones, trim, place));
 
 const CHOICE_KEYS = ['trimId', 'purpose', 'wish', 'schools', 'sides', 'overrides'];
 

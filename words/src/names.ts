@@ -1,5 +1,5 @@
 import type { Direction, Look, Source, Technique, ZonePack } from '@kurrel/core';
-import { byId, sideOf, zoneKindId } from '@kurrel/core';
+import { sideOf, zoneKind } from '@kurrel/core';
 
 /** Short words used in sentences and on more than one screen. */
 export const directionWord: Readonly<Record<Direction, string>> = {
@@ -38,8 +38,8 @@ export const lookWord: Readonly<Record<Look, string>> = {
 };
 
 /** `ear-outside.left` → “left ear, outside”. @throws MisuseError for a zone the pack does not have. */
-export function placeWord({ zones }: ZonePack, zone: string): string {
-  const { name } = byId('zone', zones, zoneKindId(zone));
+export function placeWord(zones: ZonePack, zone: string): string {
+  const { name } = zoneKind(zones, zone);
   const side = sideOf(zone);
   return side === null ? name : `${side} ${name}`;
 }

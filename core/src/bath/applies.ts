@@ -2,7 +2,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { TreatmentWhen } from '../packs/treatments.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** What a treatment is chosen by. */
 export interface Bathed {
@@ -51,7 +51,7 @@ function holds(when: TreatmentWhen, { visit, plan, meanMm, white }: Bathed): boo
 function jacketBy({ packs }: Case, plan: Plan): string | null {
   const skin = new Map<string, number>();
   for (const { zone, tool } of plan.zones) {
-    const { hair, share } = byId('zone', packs.zones.zones, zoneKindId(zone));
+    const { hair, share } = zoneKind(packs.zones, zone);
     if (hair === 'jacket' && tool) skin.set(tool.technique, (skin.get(tool.technique) ?? 0) + share);
   }
   const [most] = [...skin].sort(([, a], [, b]) => b - a);

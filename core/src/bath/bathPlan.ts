@@ -8,6 +8,7 @@ import { applies } from './applies.ts';
 import type { Mix } from './dilute.ts';
 import { asPoured, dilute } from './dilute.ts';
 import { coatWater, dryingTime, waterLeft } from './water.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** A bottle on the salon's shelf. */
 export interface Bottle {
@@ -280,7 +281,7 @@ function placesOf({ packs, findings }: Case, asking: readonly string[]): readonl
   const kinds = findings
     .filter(({ finding }) => asking.includes(finding))
     .flatMap(({ finding }) => byId('finding', packs.findings.findings, finding).at);
-  return [...new Set(kinds)].map((id) => byId('zone', packs.zones.zones, id).name);
+  return [...new Set(kinds)].map((id) => zoneKind(packs.zones, id).name);
 }
 
 const POINTS = 24;

@@ -1,10 +1,9 @@
 import type { Case } from '../case/resolveCase.ts';
 import { visibleDepth } from '../coat/hair.ts';
 import type { TreatmentPack } from '../packs/treatments.ts';
-import { shareOf } from '../packs/zones.ts';
+import { shareOf, zoneKind } from '../packs/zones.ts';
 import type { Plan } from '../plan/plan.ts';
-import { byId, requireNumber } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { requireNumber } from '../terms/failure.ts';
 
 /** A rough clip leaves so much more than the finish, share (prior). */
 const ROUGH_SHARE = 1.25;
@@ -28,7 +27,7 @@ export function coatWater(
 ): CoatWater {
   let [litres, lengths, shares] = [0, 0, 0];
   for (const zone of plan.zones) {
-    const share = shareOf(zone, byId('zone', packs.zones.zones, zoneKindId(zone.zone)));
+    const share = shareOf(zone, zoneKind(packs.zones, zone.zone));
     const thereMm = zone.hairMm ?? zone.leftMm;
     const hairMm = roughClipped && !zone.leftAlone ? Math.min(thereMm, ROUGH_SHARE * zone.leftMm) : thereMm;
     litres += surfaceM2 * share * visibleDepth(coat, hairMm);

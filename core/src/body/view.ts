@@ -274,6 +274,25 @@ function stationsOf(points: readonly Point[], patches: readonly ZonePatch[]): St
   });
 }
 
+/** The part with its places named otherwise; patches are cut when somebody asks for them: only a drawing does. */
+export function withZones(
+  part: ViewPart,
+  stations: readonly Station[],
+  cutPatches: () => readonly ZonePatch[],
+): ViewPart {
+  let patches: readonly ZonePatch[] | null = null;
+  return {
+    ...part,
+    stations,
+    zones: zonesOf(stations),
+    zonesSeen: zonesOf(stations.filter(({ hidden }) => !hidden)),
+    get patches() {
+      patches ??= cutPatches();
+      return patches;
+    },
+  };
+}
+
 const zonesOf = (stations: readonly Station[]) => [...new Set(stations.map(({ zone }) => zone))];
 
 /** The tail's skin: its centre line with a thickness; the first share of it is the tail root. */

@@ -13,12 +13,13 @@ import type { Packs } from '../packs/packs.ts';
 import type { ShavingPolicy } from '../packs/safety.ts';
 import type { Schools } from '../packs/schools.ts';
 import type { DogZone } from '../packs/zones.ts';
-import { dogZones } from '../packs/zones.ts';
+import { trimZones } from '../packs/zones.ts';
 import type { Handling, Purpose } from '../terms/dog.ts';
 import type { DrawerTool, ToolOption } from '../tools/drawer.ts';
 import { toolOptions } from '../tools/drawer.ts';
 import type { Choices, Override, SideAnswer, Wish } from './choices.ts';
 import type { SignedShave, VisitFacts } from './facts.ts';
+import { inPlaces } from './inPlaces.ts';
 import type { SeenRestriction } from './restrictions.ts';
 import { restrictionsOf } from './restrictions.ts';
 import { answerTo, schoolsOf } from './schools.ts';
@@ -76,31 +77,17 @@ export interface Case {
 export function resolveCase(packs: Packs, breed: BreedPack, facts: VisitFacts, choices: Choices): Case {
   const { dog } = facts;
   const coat = coatOf(packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
-  const restrictions = restrictionsOf(packs, {
-    signs: dog.signs,
-    modifiers: coat.changedBy.map(({ id }) => id),
-    handling: facts.temper.handling,
-    firstVisit: facts.firstVisit,
-    mats: facts.mats,
-  });
   const weightKg = weightOf(breed, dog.measurements);
   return {
     packs,
     breed,
     facts,
-    zones: dogZones(packs.zones),
     coat,
     options: toolOptions(facts.drawer, packs.tools, coat, facts.hand),
     drawer: facts.drawer,
     findings: dog.findings,
     measurements: dog.measurements,
-    signs: dog.signs,
-    restrictions,
-    hairMm: facts.hairMm,
-    measuredHair: facts.measuredHair,
-    mats: facts.mats,
     handling: facts.temper.handling,
-    standing: standingOf(packs, facts, restrictions),
     weightKg,
     surfaceM2: bodySurface(weightKg),
     headShare: headShareOf(packs, breed, dog.measurements),
@@ -125,24 +112,49 @@ function headShareOf(packs: Packs, breed: BreedPack, { headMm, heightMm }: Measu
   return Math.min(HEADS[1], Math.max(HEADS[0], share));
 }
 
-type Chosen = Pick<
+type Chosen = Omit<
   Case,
-  'trim' | 'purpose' | 'wish' | 'choices' | 'schools' | 'shaving' | 'matPolicy' | 'sides' | 'overrides'
+  | 'packs'
+  | 'breed'
+  | 'facts'
+  | 'coat'
+  | 'options'
+  | 'drawer'
+  | 'findings'
+  | 'measurements'
+  | 'handling'
+  | 'weightKg'
+  | 'surfaceM2'
+  | 'headShare'
 >;
 
 function chosen(packs: Packs, breed: BreedPack, coat: Coat, facts: VisitFacts, choices: Choices): Chosen {
+  const { dog, hairMm, measuredHair, temper, firstVisit } = facts;
   const schools = schoolsOf(packs.schools, facts.schools, choices.schools);
   const clips = answerTo(packs.schools, schools, 'mats') === 'clip';
+  const trim = byId('trim', breed.trims, choices.trimId);
+  const { sides, overrides } = choices;
+  const said = { mats: facts.mats, signs: dog.signs, hairMm, measuredHair, overrides, sides };
+  const placed = inPlaces(packs.zones, trim, said);
+  const restrictions = restrictionsOf(packs, {
+    signs: placed.signs,
+    modifiers: coat.changedBy.map(({ id }) => id),
+    handling: temper.handling,
+    firstVisit,
+    mats: placed.mats,
+  });
   return {
-    trim: byId('trim', breed.trims, choices.trimId),
+    trim,
     purpose: choices.purpose,
     wish: choices.wish,
     choices,
     schools,
     shaving: shavingOf(packs, coat, schools, facts, choices),
     matPolicy: { ...facts.matPolicy, school: clips ? 'clip' : 'save' },
-    sides: choices.sides,
-    overrides: choices.overrides,
+    zones: trimZones(packs.zones, trim),
+    restrictions,
+    standing: standingOf(packs, facts, restrictions),
+    ...placed,
   };
 }
 

@@ -4,6 +4,7 @@ import { AS_DRAWN } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Outline } from '../contour/outline.ts';
 import { outlineOf } from '../contour/outline.ts';
+import { divided } from '../lines/divided.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import type { SeenDog } from './seen.ts';
 import { inCoat } from './seen.ts';
@@ -21,7 +22,8 @@ export interface IdealDog {
  * @throws MisuseError for a height no dog has.
  */
 export function idealOf(visit: Case, heightMm: number, curlBack: boolean): IdealDog {
-  const body = bodyOf(visit.packs, visit.breed, { heightMm }, []);
+  const { packs, breed, trim } = visit;
+  const body = divided(packs, breed, trim, bodyOf(packs, breed, { heightMm }, []));
   const plan = planGroom({
     ...visit,
     wish: { ...AS_DRAWN, weeksBetween: 1 },

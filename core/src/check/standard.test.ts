@@ -7,11 +7,10 @@ import {
   hairEverywhere,
   mat,
   override,
-  packs,
   planFor,
 } from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
-import { bodyOf } from '../body/body.ts';
+import { bodiesOf } from '../outline/bodies.ts';
 import type { Rule } from '../packs/breed.ts';
 import { idealOf } from './ideal.ts';
 import { mendOf } from './mend.ts';
@@ -29,7 +28,7 @@ function held(rule: Rule, breedId = 'standard-poodle', { curlBack = false, ...ex
   const pack = { ...breed(breedId), rules: [rule] };
   const visit = caseFor(breedId, extra, pack);
   const plan = planGroom(visit);
-  const body = bodyOf(packs, pack, visit.measurements, visit.findings);
+  const body = bodiesOf(visit).own;
   const judged = {
     now: inCoat(body, plan, 'now', curlBack),
     after: inCoat(body, plan, 'after', curlBack),

@@ -8,13 +8,13 @@ import { TUCK_UPS } from '../outline/ruledLines.ts';
 import { rulesFor } from '../packs/rulesFor.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import type { Purpose } from '../terms/dog.ts';
-import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong } from '../terms/zone.ts';
 import type { IdealDog } from './ideal.ts';
 import type { Measured } from './measure.ts';
 import { measureFeature, measureParallel, measureShape } from './measure.ts';
 import type { SeenDog } from './seen.ts';
 import { bare } from './seen.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** A rule of the standard held against the dog as it is and as it will be. */
 export interface RuleCheck {
@@ -215,7 +215,7 @@ function checkReach(
   const leftMm = Math.min(...zones.map((zone) => zone.leftMm));
   const hairMm = Math.min(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
   const kept = leftMm * coat.curl >= wayMm - READ_MM;
-  const grows = growthIn(coat, byId('zone', packs.zones.zones, rule.zone));
+  const grows = growthIn(coat, zoneKind(packs.zones, rule.zone));
   return {
     ...UNSEEN,
     rule,
@@ -229,4 +229,4 @@ function checkReach(
 
 /** The zones of these kinds, both sides. */
 export const lengthsAt = (plan: Plan, kinds: readonly string[]): readonly ZonePlan[] =>
-  plan.zones.filter(({ zone }) => kinds.includes(zoneKindId(zone)));
+  plan.zones.filter(({ zone }) => isAmong(kinds, zone));

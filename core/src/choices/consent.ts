@@ -3,7 +3,7 @@ import type { Estimate, Range } from '../estimate/estimate.ts';
 import type { Fit } from '../estimate/fit.ts';
 import { byRole } from '../packs/roles.ts';
 import type { Plan } from '../plan/plan.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong, zoneKindId } from '../terms/zone.ts';
 
 /** One thing the owner signs for, as data; the sentence is made where it is read. Lengths in mm. */
 export type ConsentStatement =
@@ -74,9 +74,7 @@ function trimStatements({ packs, trim, wish }: Case, plan: Plan): readonly Conse
 function matStatements({ packs }: Case, { mats }: Plan): readonly ConsentStatement[] {
   const going = (mats?.mats ?? []).filter(({ decision }) => decision !== 'save');
   const clipped = going.filter(({ blade }) => blade !== null);
-  const told = packs.mats.brings.filter(({ zones }) =>
-    clipped.some(({ mat }) => zones.includes(zoneKindId(mat.zone))),
-  );
+  const told = packs.mats.brings.filter(({ zones }) => clipped.some(({ mat }) => isAmong(zones, mat.zone)));
   return [
     ...going.map(({ mat, decision, blade }): ConsentStatement => ({
       about: 'mat',

@@ -4,9 +4,8 @@ import { rechoose } from '../case/resolveCase.ts';
 import { answerTo } from '../case/schools.ts';
 import { plannedAgainstStandard } from '../check/standard.ts';
 import { daysToReach, growthIn } from '../coat/hair.ts';
-import { byId } from '../terms/failure.ts';
 import type { Estimate, EstimateContext } from '../estimate/estimate.ts';
-import { shareOf } from '../packs/zones.ts';
+import { shareOf, zoneKind } from '../packs/zones.ts';
 import { estimateVisit } from '../estimate/estimate.ts';
 import type { Fit } from '../estimate/fit.ts';
 import { fitVisit } from '../estimate/fit.ts';
@@ -16,7 +15,7 @@ import type { ZoneKind } from '../packs/zones.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import type { Look } from '../terms/zone.ts';
-import { LOOKS, zoneKindId } from '../terms/zone.ts';
+import { LOOKS } from '../terms/zone.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Upkeep } from '../upkeep/upkeep.ts';
 import { upkeepOf } from '../upkeep/upkeep.ts';
@@ -159,8 +158,7 @@ function welfareSpeaks({ visit, plan, fit }: Proposal): boolean {
 
 const broken = ({ marks }: Proposal) => marks.of - marks.kept;
 
-const kindOf = ({ packs }: Case, { zone }: ZonePlan): ZoneKind =>
-  byId('zone', packs.zones.zones, zoneKindId(zone));
+const kindOf = ({ packs }: Case, { zone }: ZonePlan): ZoneKind => zoneKind(packs.zones, zone);
 
 function wantedLengths({ visit, plan }: Proposal): ReadonlyMap<string, number> {
   const { allOverMm } = visit.wish;

@@ -1,6 +1,7 @@
 import { byId } from '../terms/failure.ts';
 import type { CoatModifier, CoatPack, CoatType } from '../packs/coats.ts';
 import type { ZoneKind } from '../packs/zones.ts';
+import { wholeKindId } from '../terms/zone.ts';
 
 /** Hair never stands straight off the skin. */
 const STEEPEST_LAY_DEG = 80;
@@ -60,7 +61,7 @@ export function growthIn(
   { id, hair }: Pick<ZoneKind, 'id' | 'hair'>,
 ): Pick<CoatType, 'rateMmPerMonth' | 'fullMm'> {
   const { rateMmPerMonth, fullMm, fullShares, fullSharesAt } = coat;
-  const share = fullSharesAt[id] ?? fullShares[hair] ?? 1;
+  const share = fullSharesAt[id] ?? fullSharesAt[wholeKindId(id)] ?? fullShares[hair] ?? 1;
   return { rateMmPerMonth, fullMm: fullMm === null ? null : fullMm * share };
 }
 

@@ -1,8 +1,7 @@
 import type { CoatType } from '../packs/coats.ts';
 import type { ZonePack } from '../packs/zones.ts';
-import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
 import { coatAt, growthIn } from './hair.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /**
  * Stretched hair by zone today, mm: the lengths left at the last visit grown for the days since, with what was
@@ -17,7 +16,7 @@ export function hairNow(
   measuredMm: Readonly<Record<string, number>>,
 ): Readonly<Record<string, number>> {
   const grown = Object.entries(leftMm).map(([zone, mm]) => {
-    const kind = byId('zone', zones.zones, zoneKindId(zone));
+    const kind = zoneKind(zones, zone);
     return [zone, coatAt(growthIn(coat, kind), mm, days)] as const;
   });
   return { ...Object.fromEntries(grown), ...measuredMm };

@@ -1,7 +1,7 @@
 import isEqual from 'fast-deep-equal';
 import type { Point } from '../body/geometry.ts';
 import type { View, ViewPart } from '../body/view.ts';
-import { otherSide } from '../terms/zone.ts';
+import { otherSide, wholeZoneId } from '../terms/zone.ts';
 import type { ZoneHair } from './coatContour.ts';
 import { coatContour } from './coatContour.ts';
 
@@ -61,7 +61,12 @@ const shownCoat = ({ coat }: Lengths, curlBack: boolean): Lengths['coat'] => ({
 
 function hairsOf(lengths: Lengths, shown: Shown): (zone: string) => ZoneHair {
   const zones = new Map(lengths.zones.map((zone) => [zone.zone, zone]));
-  return (id) => hairOf(zones.get(id), shown);
+  // A dog may be drawn whole where its plan has parts, and the other way round: a record keeps the places it was made with.
+  for (const zone of lengths.zones) {
+    const whole = wholeZoneId(zone.zone);
+    if (!zones.has(whole)) zones.set(whole, zone);
+  }
+  return (id) => hairOf(zones.get(id) ?? zones.get(wholeZoneId(id)), shown);
 }
 
 interface DrawnCoat {

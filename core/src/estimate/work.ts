@@ -1,8 +1,6 @@
 import type { Packs } from '../packs/packs.ts';
-import { shareOf } from '../packs/zones.ts';
+import { shareOf, zoneKind } from '../packs/zones.ts';
 import type { Plan, PlannedForm, PlannedStep, ZonePlan } from '../plan/plan.ts';
-import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
 
 /** One piece of the cut: a place by its own tool, or a step of its form there. */
 export interface PieceOfWork {
@@ -27,7 +25,7 @@ export function workIn(plan: Plan, packs: Packs, surfaceM2: number): readonly Pi
   const at = stepsAt(plan.forms);
   const { id: joinsId } = packs.patterns.joins;
   return plan.zones.flatMap((zone): readonly PieceOfWork[] => {
-    const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
+    const kind = zoneKind(packs.zones, zone.zone);
     const part = regions[kind.region];
     const careM2 = surfaceM2 * shareOf(zone, kind) * kind.care;
     const whole = zone.tool ? perM2[zone.tool.technique] : 0;

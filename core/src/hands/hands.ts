@@ -4,7 +4,7 @@ import { byId, MisuseError } from '../terms/failure.ts';
 import type { SignPack } from '../packs/signs.ts';
 import type { Handling, Severity, Tightness } from '../terms/dog.ts';
 import type { Side } from '../terms/zone.ts';
-import { otherSide, zoneKindId } from '../terms/zone.ts';
+import { isAmong, otherSide } from '../terms/zone.ts';
 
 /** Something found on the dog, where it was found. */
 export interface SeenSign {
@@ -243,5 +243,5 @@ export const signsFor = (pack: SignPack, zone: string | null) =>
   pack.signs.filter((sign) =>
     zone === null
       ? sign.scope === 'dog'
-      : sign.scope === 'zone' && (sign.at.length === 0 || sign.at.includes(zoneKindId(zone))),
+      : sign.scope === 'zone' && (sign.at.length === 0 || isAmong(sign.at, zone)),
   );

@@ -11,6 +11,7 @@ import { spotsOf, straysOf } from './spots.ts';
 import type { Reader, Typed } from './typedResult.ts';
 import { absent, leftOver, no, numberIn, ok, outside } from './typedResult.ts';
 import { tokensOf } from './tokens.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** More ways to mean one line than this are not gone through. */
 const MOST_WAYS = 64;
@@ -187,7 +188,7 @@ function readSign(clause: Clause, id: string, { packs, unit, choose }: Reader): 
   }
   if (spots.length === 0) return no({ kind: 'where', about: sign.name });
   const kinds = clause.places.flatMap(({ zone }) => zone?.id ?? []);
-  if (sign.at.length > 0 && kinds.some((kind) => !sign.at.includes(kind))) {
+  if (sign.at.length > 0 && kinds.some((kind) => !isAmong(sign.at, kind))) {
     return no({ kind: 'not-there', about: sign.name, zones: sign.at });
   }
   const level = sign.levels ? (clause.level ?? 'mild') : null;

@@ -20,14 +20,16 @@ export interface DrawnLine {
   readonly paths: readonly (readonly Point[])[];
   readonly source: Source;
   /** Distances a groomer can measure, e.g. 2 fingers (34 mm) above the breastbone. */
-  readonly distances: readonly {
-    readonly from: string;
-    readonly toward: string;
-    readonly mm: number;
-    readonly fingers: number | null;
-    /** Where it is measured in this view, mm; null where the view does not show it. */
-    readonly line: readonly [Point, Point] | null;
-  }[];
+  readonly distances: readonly Distance[];
+}
+
+interface Distance {
+  readonly from: string;
+  readonly toward: string;
+  readonly mm: number;
+  readonly fingers: number | null;
+  /** Where it is measured in this view, mm; null where the view does not show it. */
+  readonly line: readonly [Point, Point] | null;
 }
 
 /**
@@ -37,8 +39,8 @@ export interface DrawnLine {
  */
 export function clipLines(
   { views }: { readonly views: ViewPack },
-  breed: BreedPack,
-  trim: Trim,
+  breed: Pick<BreedPack, 'lines'>,
+  trim: Pick<Trim, 'lines'>,
   body: Body,
   view: ViewId = 'side',
   fingerMm = FINGER_MM,
@@ -106,24 +108,42 @@ function distancesOf(
   const view = views.find((one) => one.id === viewId);
   const written = view && lines.find((one) => one.id === id)?.in[view.id];
   const seen = written === undefined ? [] : facingAnchorsOf(written);
-  return anchors.flatMap((anchor, index) => {
-    if ('from' in anchor) {
-      const end = points[index];
-      if (!end || viewId !== 'side') return [];
-      const start = landmark(body.landmarks, anchor.from);
-      const toward = nearerOf(anchor.until, body, end);
-      return [{ from: anchor.from, toward, mm: distance(start, end), fingers: null, line: [start, end] }];
-    }
-    if (!('off' in anchor)) return [];
-    const fingers = 'fingers' in anchor ? anchor.fingers : null;
-    const mm = 'fingers' in anchor ? anchor.fingers * fingerMm : anchor.mm;
+  const at = (name: string) => landmark(body.landmarks, name);
+  /** From a landmark to an anchor, as this view shows it from where the anchor stands in it. */
+  const measured = (
+    from: string,
+    toward: string,
+    index: number,
+    fingers: number | null,
+    mm?: number,
+  ): Distance => {
+    const end = points[index] ?? at(from);
     const place = seen.find((one) => one.anchor === index);
     const inView = (p: Point) =>
       view && place ? facingPlace(view, body, p, place.share * body.widthsMm[place.width]) : p;
+    const line = !view || place ? ([inView(at(from)), inView(end)] as const) : null;
+    return { from, toward, mm: mm ?? distance(at(from), end), fingers, line };
+  };
+  const own = anchors.flatMap((anchor, index): readonly Distance[] => {
     const end = points[index];
-    const shown = end !== undefined && (!view || place !== undefined);
-    const line = shown ? ([inView(landmark(body.landmarks, anchor.off)), inView(end)] as const) : null;
-    return [{ from: anchor.off, toward: anchor.toward, mm, fingers, line }];
+    if (!end || 'at' in anchor) return [];
+    if ('between' in anchor) {
+      // What lies between its ends only bends the line.
+      if (index > 0 && index < anchors.length - 1) return [];
+      const [a, b] = anchor.between;
+      return [anchor.share <= 0.5 ? measured(a, b, index, null) : measured(b, a, index, null)];
+    }
+    if ('from' in anchor)
+      return viewId === 'side' ? [measured(anchor.from, nearerOf(anchor.until, body, end), index, null)] : [];
+    if ('fingers' in anchor)
+      return [measured(anchor.off, anchor.toward, index, anchor.fingers, anchor.fingers * fingerMm)];
+    return [measured(anchor.off, anchor.toward, index, null, anchor.mm)];
+  });
+  if (own.length > 0 || anchors.some((anchor) => 'from' in anchor)) return own;
+  // A line from landmark to landmark is measured along itself.
+  return anchors.flatMap((anchor, index): readonly Distance[] => {
+    const next = anchors[index + 1];
+    return next && 'at' in anchor && 'at' in next ? [measured(anchor.at, next.at, index + 1, null)] : [];
   });
 }
 

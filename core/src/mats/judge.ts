@@ -5,7 +5,7 @@ import type { Fallback } from '../packs/breed.ts';
 import { byId } from '../terms/failure.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong } from '../terms/zone.ts';
 import { bladesAt } from '../welfare/mayEnter.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import type { JudgedMat, MatPlan, SkinUnderMat } from './matPlan.ts';
@@ -54,7 +54,7 @@ export function judgeMats(visit: Case): JudgedMats {
     plan,
     lost,
     fallbacks: visit.breed.fallbacks.filter(({ whenLost }) =>
-      [...lost.keys()].some((zone) => whenLost.includes(zoneKindId(zone))),
+      [...lost.keys()].some((zone) => isAmong(whenLost, zone)),
     ),
   };
 }
@@ -79,7 +79,7 @@ function broughtBy({ packs }: Case, plan: MatPlan): readonly SeenRestriction[] {
   const clipped = plan.mats.filter(({ decision, blade }) => decision !== 'save' && blade !== null);
   const zones = [...new Set(clipped.map(({ mat }) => mat.zone))];
   return packs.mats.brings.flatMap(({ zones: kinds, restriction: id }) =>
-    zones.filter((zone) => kinds.includes(zoneKindId(zone))).map((zone) => restriction(packs, id, zone)),
+    zones.filter((zone) => isAmong(kinds, zone)).map((zone) => restriction(packs, id, zone)),
   );
 }
 
@@ -102,7 +102,7 @@ const underMm = ({ blade }: JudgedMat): number => blade?.leavesMm ?? 0;
 /** Says that the trim is another one now, and what is kept to the end. */
 export const fallbackConflicts = ({ fallbacks, lost }: JudgedMats): readonly Conflict[] =>
   fallbacks.map(({ name, keep, whenLost }) => {
-    const zone = [...lost.keys()].find((id) => whenLost.includes(zoneKindId(id))) ?? '';
+    const zone = [...lost.keys()].find((id) => isAmong(whenLost, id)) ?? '';
     return conflict('mat-changes-trim', zone, null, null, name, {
       alternatives: keep === null ? [] : [keep],
     });

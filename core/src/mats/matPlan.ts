@@ -1,12 +1,12 @@
-import { byId, requireNumber } from '../terms/failure.ts';
+import { requireNumber } from '../terms/failure.ts';
 import type { Coat } from '../coat/hair.ts';
 import type { Mat } from '../hands/hands.ts';
 import type { MatPack, MatPolicy } from '../packs/mats.ts';
 import type { TechniqueKind } from '../packs/tools.ts';
 import type { ZonePack } from '../packs/zones.ts';
 import type { Handling } from '../terms/dog.ts';
-import { zoneKindId } from '../terms/zone.ts';
 import type { ToolOption } from '../tools/drawer.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** What welfare says of the skin under a mat. */
 export interface SkinUnderMat {
@@ -119,7 +119,7 @@ export function matPlan(
   }
   const judged = weighed.map(({ mat, area, minutes, pain }): JudgedMat => {
     const { share, reason } = shares.get(mat.id) ?? { share: 0, reason: 'felted' as const };
-    const kind = byId('zone', zones.zones, zoneKindId(mat.zone));
+    const kind = zoneKind(zones, mat.zone);
     const skin = dog.skinAt(mat.zone);
     const floorMm = Math.max(policy.bladeFloorMm, skin.floorMm);
     const goes = share < 1 && skin.blade && !skin.leaveAlone;
@@ -168,7 +168,7 @@ interface Weighed {
 function weigh(mat: Mat, coat: Pick<Coat, 'dense'>, pack: MatPack, zones: ZonePack): Weighed {
   requireNumber('mat length, cm', mat.lengthCm, 0.1, 100);
   requireNumber('mat width, cm', mat.widthCm, 0.1, 100);
-  const kind = byId('zone', zones.zones, zoneKindId(mat.zone));
+  const kind = zoneKind(zones, mat.zone);
   const area = mat.lengthCm * mat.widthCm;
   const rate = pack.minutesPerCm2[mat.tightness - 1] ?? pack.minutesPerCm2.at(-1) ?? 1;
   const density = coat.dense ? 2 : 1;

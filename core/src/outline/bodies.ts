@@ -9,6 +9,7 @@ import type { Packs } from '../packs/packs.ts';
 import { byId } from '../terms/failure.ts';
 import { once } from '../terms/once.ts';
 import { corresponding, skinOf } from '../contour/alongPart.ts';
+import { divided } from '../lines/divided.ts';
 
 export interface Bodies {
   /** This dog. */
@@ -24,17 +25,33 @@ export interface Bodies {
 const known = new WeakMap<Case['facts'], Bodies & Pick<Case, 'breed' | 'findings'>>();
 
 /**
- * This dog and what it should look like under the coat. Made once for the facts of a visit, whatever is chosen.
+ * This dog and what it should look like under the coat, its places divided by the lines of the trim. Made once for the facts of a visit.
  * @throws MisuseError for an impossible measurement or a finding the packs lack.
  */
-export function bodiesOf({ packs, breed, facts, measurements, findings }: Case): Bodies {
+export function bodiesOf(visit: Case): Bodies {
+  const whole = wholeBodiesOf(visit);
+  if (visit.trim.splits.length === 0) return whole;
+  const [own, bare, ideal] = [inParts(visit, whole.own), inParts(visit, whole.bare), inParts(visit, whole.ideal)];
+  return { own, bare, ideal, still: stillIn(own)(bare)(ideal) };
+}
+
+function inParts({ packs, breed, trim }: Case, body: Body): Body {
+  const known = partsKnown(body);
+  const before = known.get(trim) ?? divided(packs, breed, trim, body);
+  known.set(trim, before);
+  return before;
+}
+
+const partsKnown = once((_: Body) => new Map<Case['trim'], Body>());
+
+function wholeBodiesOf({ packs, breed, facts, measurements, findings }: Case): Bodies {
   const before = known.get(facts);
   if (before?.breed === breed && before.findings === findings) return before;
   const bare = undisplacedBody(packs, breed, measurements, findings);
   const own = findings.length === 0 ? bare : bodyOf(packs, breed, measurements, findings, bare);
   const ideal = undisplacedBody(packs, breed, breed.generic ? measurements : { heightMm: own.heightMm }, []);
-  const bodies = { own, bare, ideal, still: stillIn(own)(bare)(ideal) };
-  known.set(facts, { ...bodies, breed, findings });
+  const bodies = { own, bare, ideal, still: stillIn(own)(bare)(ideal), breed, findings };
+  known.set(facts, bodies);
   return bodies;
 }
 

@@ -106,8 +106,8 @@ describe('golden dogs: what a great groomer would do', () => {
   });
 
   it('wide shoulders: more is left and blended, also where it is no close blade', () => {
-    expect(mm('airedale-terrier', 'shoulder.left', marked('loaded-shoulder'))).toBeGreaterThan(
-      mm('airedale-terrier', 'shoulder.left') + 1.5,
+    expect(mm('airedale-terrier', 'shoulder#jacket.left', marked('loaded-shoulder'))).toBeGreaterThan(
+      mm('airedale-terrier', 'shoulder#jacket.left') + 1.5,
     );
   });
 

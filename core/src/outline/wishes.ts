@@ -5,6 +5,7 @@ import { byId } from '../terms/failure.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { ZoneWish } from './partOutline.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** A place this short is drawn clean: the outline does not change it (prior). */
 const CLEAN_MM = 3;
@@ -21,7 +22,7 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
   const wantedMm = formed ? Math.min(target.wantedMm, ceilingMm) : target.wantedMm;
   const untouched = target.untouched && !formed;
   const maxima = rulesFor(visit.breed, visit.purpose).flatMap((rule) =>
-    rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) ? [rule.mm] : [],
+    rule.kind === 'maxLength' && isAmong(rule.zones, zone.kind.id) ? [rule.mm] : [],
   );
   const standardMm = Math.min(
     ...maxima,
@@ -60,7 +61,7 @@ function neverLeft({ packs, findings }: Case, zone: DogZone): ReadonlySet<'longe
   const here = findings
     .filter(({ side }) => !side || !zone.side || side === zone.side)
     .flatMap(({ finding }) => byId('finding', packs.findings.findings, finding).never);
-  return new Set(here.flatMap(({ zones, left }) => (zones.includes(zone.kind.id) ? [left] : [])));
+  return new Set(here.flatMap(({ zones, left }) => (isAmong(zones, zone.kind.id) ? [left] : [])));
 }
 
 /** A place of a head that the trim shapes, left alone only because its hair is shorter than drawn. */

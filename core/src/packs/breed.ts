@@ -9,7 +9,7 @@ import type { Technique } from '../terms/tool.ts';
 import type { Form } from './forms.ts';
 import type { Run } from './runs.ts';
 import type { ToolRole } from './tools.ts';
-import type { Usual } from './zones.ts';
+import type { Split, Usual } from './zones.ts';
 
 /** What a trim leaves in a zone. */
 export interface TrimArea extends Usual {
@@ -52,6 +52,8 @@ export interface Trim {
   readonly head: HeadForm | null;
   /** Clip lines of the breed that this trim uses. */
   readonly lines: readonly string[];
+  /** Places that one of those lines divides: their parts have areas, runs and forms of their own. */
+  readonly splits: readonly Split[];
 }
 
 /** A point of a clip line, tied to the dog. */

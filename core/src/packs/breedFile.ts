@@ -5,10 +5,12 @@ import type { HeadForm, BreedPack, ClipLine, Fallback, Rule, Trim, TrimArea } fr
 import type { Form, FormRow, UsualRoles } from './forms.ts';
 import type { RunRow } from './runs.ts';
 import type { ToolRole } from './tools.ts';
+import type { Split } from './zones.ts';
 
 /**
  * A row of a pattern or trim: what it says of some zones or groups of zones (`*`: all). Rows are laid over each other in order, and what a
- * row does not say stays as it was; `null` takes a shape, lay or reason away again.
+ * row does not say stays as it was; `null` takes a shape, lay or reason away again. What is said of a part of a divided place goes over what
+ * is said of all of it, in whatever order.
  */
 export type AreaRow = { readonly zones: readonly string[] } & Partial<TrimArea>;
 
@@ -21,6 +23,8 @@ export interface Pattern {
   readonly runs?: readonly RunRow[];
   /** What a hand shapes as one thing, where that is not the usual way. */
   readonly forms?: readonly FormRow[];
+  /** Places that a line divides, on trims that draw the line. */
+  readonly splits?: readonly Split[];
   readonly source: Source;
 }
 
@@ -38,13 +42,14 @@ export interface PatternPack {
   readonly patterns: readonly Pattern[];
 }
 
-export interface TrimFile extends Omit<Trim, 'areas' | 'head' | 'runs' | 'forms'> {
+export interface TrimFile extends Omit<Trim, 'areas' | 'head' | 'runs' | 'forms' | 'splits'> {
   readonly head?: HeadForm;
   /** Patterns it is built from, laid over each other in order. */
   readonly patterns: readonly string[];
   readonly areas: readonly AreaRow[];
   readonly runs?: readonly RunRow[];
   readonly forms?: readonly FormRow[];
+  readonly splits?: readonly Split[];
 }
 
 export interface BreedFile extends Omit<BreedPack, 'trims' | 'fallbacks' | 'lines' | 'rules' | 'version'> {

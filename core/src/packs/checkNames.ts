@@ -6,6 +6,8 @@ import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
 import type { RunRow } from './runs.ts';
 import { facingAnchorsOf, facingPointsOf } from './views.ts';
+import { wholeKindId } from '../terms/zone.ts';
+import type { Split } from './zones.ts';
 
 /** A name in a pack that names nothing: where it stands, and the nearest name that would. */
 export interface PackProblem {
@@ -58,10 +60,20 @@ function inForms(say: Say, where: string, forms: readonly FormRow[], zones: read
   });
 }
 
+/** The places that lines divide, their parts, and where those lie. */
+function inSplits(say: Say, where: string, splits: readonly Split[], packs: Packs): void {
+  splits.forEach(({ zone, toward, into }, s) => {
+    say(`${where}[${s}].zone`, 'zone', [zone], ids(packs.zones.zones));
+    say(`${where}[${s}].toward`, 'landmark', [toward], namedLandmarks(packs));
+    const parts = ids(packs.zones.parts).filter((id) => wholeKindId(id) === zone);
+    say(`${where}[${s}].into`, 'part', into, parts);
+  });
+}
+
 /** Every name in a breed's file that no pack has, with its path and the nearest name there is. */
 export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[] {
   const { problems, say } = collector();
-  const zones = [...ids(packs.zones.zones), ...ids(packs.zones.groups)];
+  const zones = [...ids(packs.zones.zones), ...ids(packs.zones.parts), ...ids(packs.zones.groups)];
   const landmarks = namedLandmarks(packs);
   const shapes = shapeNames(packs);
   const lines = ids(file.lines);
@@ -78,6 +90,8 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
     });
     (trim.runs ?? []).forEach((run, r) => say(`trims[${t}].runs[${r}].path`, 'zone', run.path, zones));
     inForms(say, `trims[${t}].forms`, trim.forms ?? [], zones);
+    inSplits(say, `trims[${t}].splits`, trim.splits ?? [], packs);
+    (trim.splits ?? []).forEach(({ line }, s) => say(`trims[${t}].splits[${s}].line`, 'line', [line], lines));
   });
   (file.fallbacks ?? []).forEach((fallback, f) => {
     say(`fallbacks[${f}].whenLost`, 'zone', fallback.whenLost, zones);
@@ -177,7 +191,8 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   packs.views.lines.forEach(({ id, in: seen }) => {
     say(`views.lines.${id}`, 'view', Object.keys(seen), ids(packs.views.views));
   });
-  const groups = ids(packs.zones.groups);
+  say('zones.parts', 'zone', ids(packs.zones.parts).map(wholeKindId), zones);
+  const groups = [...ids(packs.zones.groups), ...ids(packs.zones.parts)];
   const paths = (where: string, runs: readonly RunRow[]) =>
     runs.forEach((run, r) => say(`${where}[${r}].path`, 'zone', run.path, [...zones, ...groups]));
   paths('patterns.runs', packs.patterns.runs);
@@ -185,6 +200,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   packs.patterns.patterns.forEach((pattern) => {
     paths(`patterns.${pattern.id}.runs`, pattern.runs ?? []);
     inForms(say, `patterns.${pattern.id}.forms`, pattern.forms ?? [], [...zones, ...groups]);
+    inSplits(say, `patterns.${pattern.id}.splits`, pattern.splits ?? [], packs);
     pattern.areas.forEach((row, a) => {
       say(`patterns.${pattern.id}.areas[${a}].zones`, 'zone', row.zones, [...zones, ...groups, '*']);
       say(`patterns.${pattern.id}.areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
@@ -218,7 +234,10 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`coats.modifiers.${id}.restriction`, 'restriction', some(restriction), restrictions);
   });
   packs.coats.types.forEach(({ id, fullSharesAt }) => {
-    say(`coats.types.${id}.fullSharesAt`, 'zone', Object.keys(fullSharesAt), zones);
+    say(`coats.types.${id}.fullSharesAt`, 'zone', Object.keys(fullSharesAt), [
+      ...zones,
+      ...ids(packs.zones.parts),
+    ]);
   });
   packs.mats.brings.forEach(({ zones: at, restriction }, index) => {
     say(`mats.brings[${index}].zones`, 'zone', at, zones);

@@ -43,7 +43,7 @@ collect([packs.times, packs.tools.kinds, breedFiles.map(({ id, trims, lines }) =
 
 /** Fields whose strings are names of entries; what else is text, or a value of a type, stays. */
 const NAMING = new Set(
-  'id zones near organs cautions like coat appliesTo restriction stop at except carriers patterns whenLost default group parts cosmetic regions shorter longer lines signs coats modifiers restrictions findings product dryer small safety touches order afterCurl restriction blades matted gentlestAt path'.split(
+  'id zones near organs cautions like coat appliesTo restriction stop at except carriers patterns whenLost default group parts cosmetic regions shorter longer lines signs coats modifiers restrictions findings product dryer small safety touches order afterCurl restriction blades matted gentlestAt path zone line into'.split(
     ' ',
   ),
 );
@@ -93,7 +93,7 @@ function otherPacks(): Packs {
   return {
     ...other,
     archetypes: zonesRenamed(archetypes) as typeof archetypes,
-    views: zonesRenamed(views) as typeof views,
+    views: { ...(zonesRenamed(views) as typeof views), lines: renamed(views.lines) as typeof views.lines },
     words,
     version,
     times: { ...other.times, regions: regions as Packs['times']['regions'] },

@@ -5,6 +5,8 @@ import { checkBreed, checkPacks } from './checkNames.ts';
 import { completed } from './completed.ts';
 import { resolveBreed } from './resolveBreed.ts';
 import { byRole } from './roles.ts';
+import { wholeKindId } from '../terms/zone.ts';
+import { zoneKinds } from './zones.ts';
 
 describe('every trim', () => {
   it('has no scissors inside an ear, between the pads or at the sanitary area', () => {
@@ -147,14 +149,19 @@ describe('what a trim wants', () => {
     (_id, pack) => {
       const coat = packs.coats.types.find(({ id }) => id === pack.coat);
       for (const trim of pack.trims) {
-        for (const kind of packs.zones.zones) {
+        for (const kind of zoneKinds(packs.zones, trim.splits)) {
           const area = trim.areas[kind.id];
           const where = `${trim.id} ${kind.id}`;
           expect(area?.mm, where).toBeGreaterThanOrEqual(area?.range[0] ?? 0);
           expect(area?.mm, where).toBeLessThanOrEqual(area?.range[1] ?? 0);
           expect(area?.mm, where).toBeGreaterThanOrEqual(kind.skinFloorMm);
           if (!coat || coat.fullMm === null) continue;
-          const full = coat.fullMm * (coat.fullSharesAt[kind.id] ?? coat.fullShares[kind.hair] ?? 1);
+          const full =
+            coat.fullMm *
+            (coat.fullSharesAt[kind.id] ??
+              coat.fullSharesAt[wholeKindId(kind.id)] ??
+              coat.fullShares[kind.hair] ??
+              1);
           expect(area?.mm, `${where} grows to ${full}`).toBeLessThan(full);
         }
       }

@@ -6,7 +6,9 @@ import { requireOneLength, runsOf } from './resolveRuns.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import { versionOf } from './versionOf.ts';
 import type { Source } from '../terms/source.ts';
-import type { ZoneKind } from './zones.ts';
+import { isAmong, wholeKindId } from '../terms/zone.ts';
+import type { Split, ZoneKind } from './zones.ts';
+import { zoneKinds } from './zones.ts';
 
 /** The packs a breed's trims are built with. */
 type Built = Pick<Packs, 'patterns' | 'zones' | 'tools'>;
@@ -26,14 +28,31 @@ export function resolveBreed(file: BreedFile, packs: Built): BreedPack {
     const rows = [...used.flatMap(rowsOf), ...withSource(own, trim.source)];
     const { id, name, purposes, summary, source, lines, head = null } = trim;
     const where = `${file.id}, trim ${id}`;
-    const areas = areasOf(rows, packs.zones.zones, packs, where);
+    const splits = splitsOf(
+      [...used.map((pattern) => pattern.splits ?? []), trim.splits ?? []].flat(),
+      lines,
+    );
+    const areas = areasOf(rows, zoneKinds(packs.zones, splits), packs, where);
     const drawn = [packs.patterns.runs, ...used.map(({ runs = [] }) => runs), trim.runs ?? []].flat();
-    const runs = runsOf(drawn, (names) => zonesIn(names, packs));
+    const runs = runsOf(
+      drawn,
+      spelledOut(
+        drawn.map(({ path }) => path),
+        splits,
+        packs,
+      ),
+    );
     requireOneLength(runs, areas, packs.tools, where);
     const shaped = [packs.patterns.forms, ...used.map(({ forms = [] }) => forms), trim.forms ?? []].flat();
-    const forms = formsOf(shaped, packs.patterns.roles, (names) => zonesIn(names, packs));
+    const inForms = spelledOut(
+      shaped.map(({ zones }) => zones),
+      splits,
+      packs,
+    );
+    const forms = formsOf(shaped, packs.patterns.roles, inForms);
     requireForms(forms, areas, where);
-    return { id, name, purposes, summary, source, head, lines, areas: withRoles(areas, forms), runs, forms };
+    const rolled = withRoles(areas, forms);
+    return { id, name, purposes, summary, source, head, lines, splits, areas: rolled, runs, forms };
   });
   const fallbacks = (file.fallbacks ?? []).map((fallback) => {
     const named = new Set(fallback.areas.flatMap((row) => zonesIn(row.zones, packs)));
@@ -54,6 +73,27 @@ function areasOf(rows: readonly Row[], kinds: readonly ZoneKind[], packs: Built,
   return Object.fromEntries(kinds.map((kind) => [kind.id, cleared(areaOf(named, kind, where), kind, packs)]));
 }
 
+/** The splits of the lines that a trim draws; of two of one place the later. */
+function splitsOf(rows: readonly Split[], lines: readonly string[]): readonly Split[] {
+  const drawn = rows.filter(({ line }) => lines.includes(line));
+  return [...new Map(drawn.map((split) => [split.zone, split])).values()];
+}
+
+/**
+ * Names of places as a run or form of a trim has them: a place that a line divides is its parts, but for those that some row names by
+ * themselves; a part of a place that is whole is nowhere.
+ */
+function spelledOut(named: readonly (readonly string[])[], splits: readonly Split[], packs: Built) {
+  const parts = new Set(splits.flatMap(({ into }) => into));
+  const byThemselves = new Set(named.flat().filter((kind) => parts.has(kind)));
+  return (names: readonly string[]): readonly string[] =>
+    zonesIn(names, packs).flatMap((kind) => {
+      const split = splits.find(({ zone }) => zone === kind);
+      if (split) return split.into.filter((part) => !byThemselves.has(part));
+      return wholeKindId(kind) === kind || parts.has(kind) ? [kind] : [];
+    });
+}
+
 function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
   let area: Partial<TrimArea> = {
     ...kind.usual,
@@ -65,9 +105,10 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
     scale: null,
     why: null,
   };
-  for (const { zones, ...says } of rows) {
-    if (bears(zones, kind)) area = { ...area, ...says };
-  }
+  const isPart = wholeKindId(kind.id) !== kind.id;
+  const ofPart = rows.filter(({ zones }) => isPart && zones.includes(kind.id));
+  const ofAll = rows.filter((row) => bears(row.zones, kind) && !ofPart.includes(row));
+  for (const { zones: _, ...says } of [...ofAll, ...ofPart]) area = { ...area, ...says };
   if (area.mm === undefined || area.range === undefined) {
     throw new MisuseError(`${where}: nothing says what to leave at "${kind.id}"`);
   }
@@ -98,4 +139,4 @@ const zonesIn = (names: readonly string[], { zones }: Built): readonly string[] 
   names.flatMap((name) => zones.groups.find(({ id }) => id === name)?.zones ?? [name]);
 
 const bears = (zones: readonly string[], { id, like }: ZoneKind) =>
-  zones.includes('*') || zones.includes(id) || (like !== null && zones.includes(like));
+  zones.includes('*') || isAmong(zones, id) || (like !== null && zones.includes(like));

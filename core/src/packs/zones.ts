@@ -2,6 +2,8 @@
 import { once } from '../terms/once.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
+import { byId } from '../terms/failure.ts';
+import { wholeKindId, zoneKindId } from '../terms/zone.ts';
 import type { HairClass, Look, Region, Side } from '../terms/zone.ts';
 
 /** How a zone is usually done where a trim says nothing else. */
@@ -13,6 +15,7 @@ export interface Usual {
 }
 
 export interface ZoneKind {
+  /** Of a part of a place that lines may divide: the place's, `#`, its own. */
   readonly id: string;
   readonly name: string;
   readonly part: string;
@@ -73,7 +76,10 @@ export interface ZonePack {
   };
   /** Names for zones that go together, for packs to use. */
   readonly groups: readonly { readonly id: string; readonly zones: readonly string[] }[];
+  /** The places of every dog. */
   readonly zones: readonly ZoneKind[];
+  /** Parts of them, on dogs whose trim divides the place with a line; of what they do not say they are as all of it. */
+  readonly parts: readonly Pick<ZoneKind, 'id' | 'name' | 'share' | 'words'>[];
 }
 
 export interface DogZone {
@@ -83,14 +89,72 @@ export interface DogZone {
   readonly side: Side | null;
 }
 
-/** Every zone of a dog, paired ones once a side. */
-export const dogZones = once((pack: ZonePack): readonly DogZone[] =>
-  pack.zones.flatMap((kind): DogZone[] =>
+/** A place that a clip line divides: on one side of it another length, another tool. */
+export interface Split {
+  readonly zone: string;
+  /** A line of the breed; where a trim does not draw it, the place is whole. */
+  readonly line: string;
+  /** A landmark on the first part's side of the line. */
+  readonly toward: string;
+  /** The parts; the first is all that is seen of the place where the line is not. */
+  readonly into: readonly [string, string];
+}
+
+/** Every kind of place any dog may have, by id. */
+const kindsOf = once(({ zones, parts }: ZonePack): ReadonlyMap<string, ZoneKind> => {
+  const wholes = new Map(zones.map((kind) => [kind.id, kind]));
+  const divided = parts.map((part) => ({ ...byId('zone', zones, wholeKindId(part.id)), ...part }));
+  return new Map([...wholes, ...divided.map((kind) => [kind.id, kind] as const)]);
+});
+
+/** The kind of a zone, or of a zone kind. @throws MisuseError for one the pack lacks. */
+export function zoneKind(pack: ZonePack, zoneId: string): ZoneKind {
+  const id = zoneKindId(zoneId);
+  return kindsOf(pack).get(id) ?? byId('zone', pack.zones, id);
+}
+
+/** What a kind of place is on a dog whose trim divides these: its parts, itself, or all that it was a part of. */
+export function kindsIn(splits: readonly Split[], kindId: string): readonly string[] {
+  const whole = wholeKindId(kindId);
+  const into = splits.find(({ zone }) => zone === whole)?.into ?? [whole];
+  return into.includes(kindId) ? [kindId] : into;
+}
+
+/** The kinds of place of a dog whose trim divides these: a divided place is its parts. */
+export const zoneKinds = (pack: ZonePack, splits: readonly Split[]): readonly ZoneKind[] =>
+  pack.zones.flatMap((kind) => {
+    const into = splits.find(({ zone }) => zone === kind.id)?.into;
+    return into ? into.map((part) => zoneKind(pack, part)) : [kind];
+  });
+
+const zonesOf = (kinds: readonly ZoneKind[]): readonly DogZone[] =>
+  kinds.flatMap((kind): DogZone[] =>
     kind.paired
       ? (['left', 'right'] as const).map((side) => ({ id: `${kind.id}.${side}`, kind, side }))
       : [{ id: kind.id, kind, side: null }],
-  ),
+  );
+
+/** Every zone of a dog that no line divides, paired ones once a side. */
+export const dogZones = once((pack: ZonePack): readonly DogZone[] => zonesOf(pack.zones));
+
+/** Every zone of a dog with this trim, paired ones once a side. */
+export const trimZones = (pack: ZonePack, { splits }: { readonly splits: readonly Split[] }) =>
+  splits.length === 0 ? dogZones(pack) : dividedZones(pack)(splits);
+
+const dividedZones = once((pack: ZonePack) =>
+  once((splits: readonly Split[]) => zonesOf(zoneKinds(pack, splits))),
 );
+
+/** Packs whose words name the parts of a trim's divided places too, before the places: “crown” is then the crown. */
+export const withParts = <P extends { readonly zones: ZonePack }>(packs: P, splits: readonly Split[]): P => {
+  const parts = splits.flatMap(({ into }) => into.map((part) => zoneKind(packs.zones, part)));
+  return parts.length === 0
+    ? packs
+    : { ...packs, zones: { ...packs.zones, zones: [...parts, ...packs.zones.zones] } };
+};
+
+/** Every zone that any dog may have: what a visit can name. */
+export const namedZones = once((pack: ZonePack): readonly DogZone[] => zonesOf([...kindsOf(pack).values()]));
 
 /** Share of the dog's skin that one place of a kind covers. */
 export const shareOf = (place: { readonly side: Side | null }, { share }: Pick<ZoneKind, 'share'>): number =>

@@ -13,6 +13,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import { marksOf } from './called.ts';
 import type { PassPlan, ZonePlan } from './plan.ts';
 import type { Settled } from './settle.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** Further from a named bone than this an end is told by the place it borders on, mm. */
 const NEAR_MM = 120;
@@ -157,8 +158,6 @@ function endAt(visit: Case, { part, stations, spacingMm }: Run, index: number): 
     return { place: nearest.called, pastMm: round(nearest.offMm) };
   const beyond = index === 0 ? -1 : index >= stations.length ? stations.length : null;
   const next = beyond === null ? undefined : part.stations[(first + beyond + n) % n];
-  const kind = visit.packs.zones.zones.find(
-    ({ id }) => next && id === next.zone.replace(/\.(left|right)$/, ''),
-  );
+  const kind = next ? zoneKind(visit.packs.zones, next.zone) : null;
   return { place: kind?.name ?? nearest?.called ?? '', pastMm: kind ? 0 : round(nearest?.offMm ?? 0) };
 }

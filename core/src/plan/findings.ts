@@ -1,7 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { ConflictKind } from '../terms/conflict.ts';
 import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong } from '../terms/zone.ts';
 import type { FindingAnswer, Plan, WhyNothing, ZonePlan } from './plan.ts';
 
 /** Hair this short shows no shape, mm (prior). */
@@ -24,7 +24,7 @@ export function findingAnswers(
     const changes = [...new Set(named.filter((one) => one.changes).map(({ zone }) => zone))];
     const shapes = [...new Set(named.map(({ zone }) => zone))].filter((zone) => !changes.includes(zone));
     const here = zones.filter(
-      (zone) => at.includes(zoneKindId(zone.zone)) && (!side || !zone.side || zone.side === side),
+      (zone) => isAmong(at, zone.zone) && (!side || !zone.side || zone.side === side),
     );
     return {
       finding,

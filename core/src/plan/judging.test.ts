@@ -171,10 +171,10 @@ describe('pale ears', () => {
       wish: shorter,
       signs,
     });
-    expect(zoneOf(plan, 'ear-outside.left').leftMm).toBeGreaterThanOrEqual(2);
-    expect(zoneOf(dark, 'ear-outside.left').leftMm).toBeLessThan(2);
-    expect(zoneOf(pale, 'ear-outside.left').leftMm).toBeGreaterThanOrEqual(2);
-    expect(zoneOf(pale, 'ear-outside.right').leftMm).toBeLessThan(2);
+    expect(zoneOf(plan, 'ear-outside#tip.left').leftMm).toBeGreaterThanOrEqual(2);
+    expect(zoneOf(dark, 'ear-outside#tip.left').leftMm).toBeLessThan(2);
+    expect(zoneOf(pale, 'ear-outside#tip.left').leftMm).toBeGreaterThanOrEqual(2);
+    expect(zoneOf(pale, 'ear-outside#tip.right').leftMm).toBeLessThan(2);
   });
 });
 

@@ -12,6 +12,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import type { Plan, PlannedRun, PlannedTool, ZonePlan } from './plan.ts';
 import type { Settled } from './settle.ts';
 import { settle, toleranceMm } from './settle.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** Zones with what the runs they are in ask of a tool. */
 export interface InRuns {
@@ -137,7 +138,7 @@ export function plannedRuns(
     const { name, from, to, liftOff, how } = run;
     const [first = null, ...others] = passed.map((zone) => toolAt.get(zone) ?? null);
     if (own && (first === null || others.some((tool) => !isSameWay(tool, first)))) return [];
-    const kind = visit.packs.zones.zones.find((one) => one.id === stretch);
+    const kind = stretch === null ? null : zoneKind(visit.packs.zones, stretch);
     return [
       {
         id,

@@ -12,6 +12,7 @@ import { handLength } from '../tools/handLength.ts';
 import { carrierLack } from './lack.ts';
 import { bladesAt } from '../welfare/mayEnter.ts';
 import { dangersOf, isFollowed, openedBy } from '../welfare/overrides.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** A zone with everything settled but its tool. */
 export interface Settled {
@@ -189,7 +190,7 @@ function rangeOf(
   targetMm: number,
 ): readonly [number, number] {
   const most = breed.rules.flatMap((rule) =>
-    rule.kind === 'maxLength' && rule.zones.includes(zone.kind.id) && appliesTo(rule, purpose)
+    rule.kind === 'maxLength' && isAmong(rule.zones, zone.kind.id) && appliesTo(rule, purpose)
       ? [rule.mm]
       : [],
   );

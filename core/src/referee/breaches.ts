@@ -5,6 +5,7 @@ import type { ToolKind } from '../packs/tools.ts';
 import type { ZoneKind } from '../packs/zones.ts';
 import type { Role } from '../terms/dog.ts';
 import type { Stroke } from './strokes.ts';
+import { isSaidOf, kindOf, sideOf, wholeOf } from './places.ts';
 
 /** What a stroke does that must not be done to this dog. */
 export interface Breach {
@@ -81,21 +82,17 @@ function troublesOf({ dog, temper, firstVisit, mats }: VisitFacts, packs: Reads)
   return troubles;
 }
 
-const [kindOf, sideOf] = [
-  (zone: string) => zone.split('.')[0] ?? '',
-  (zone: string) => zone.split('.')[1] ?? '',
-];
-
 /** Whether a trouble is one of this place: of the whole dog, found here, on the same organ, or next door where it reaches there. */
 function isHere({ kind, at }: Trouble, place: string, zone: ZoneKind, zones: readonly ZoneKind[]): boolean {
   if (kind.except.includes(zone.id)) return false;
   if (kind.scope === 'dog') return kind.zones.includes('*') || kind.zones.includes(zone.id);
-  if (at === null || at === place) return at === place;
-  const there = zones.find(({ id }) => id === kindOf(at));
+  if (at === null || isSaidOf(at, place)) return at !== null;
+  const there = zones.find(({ id }) => id === wholeOf(at));
   const facing = sideOf(at) === '' || sideOf(place) === '' || sideOf(at) === sideOf(place);
   if (!facing || !there) return false;
   if (kind.binds === 'organ') return there.organs.some((organ) => zone.organs.includes(organ));
-  return kind.binds === 'neighbours' && kindOf(at) !== zone.id && zone.near.includes(there.id);
+  if (kind.binds !== 'neighbours' || kindOf(at) === kindOf(place)) return false;
+  return there === zone || zone.near.includes(there.id);
 }
 
 function breachesOf(
@@ -105,7 +102,7 @@ function breachesOf(
   troubles: readonly Trouble[],
 ): readonly Breach[] {
   const { place, mm, direction, drawn } = stroke;
-  const zone = packs.zones.zones.find(({ id }) => id === kindOf(place));
+  const zone = packs.zones.zones.find(({ id }) => id === wholeOf(place));
   const tool = facts.drawer.find(({ id }) => id === stroke.toolId);
   const kind = packs.tools.kinds.find(({ id }) => id === tool?.kindId);
   if (!zone) return [];
@@ -114,9 +111,10 @@ function breachesOf(
   const machine = kind !== undefined && (tool?.lengthMm ?? kind.nominalMm) !== null;
   const bare = machine && kind.carriers.length === 0;
   // What leaves as much as there is cuts nothing.
-  const cuts = mm !== null && mm < (facts.hairMm[place] ?? Infinity);
+  const there = Object.entries(facts.hairMm).flatMap(([said, is]) => (isSaidOf(said, place) ? [is] : []));
+  const cuts = mm !== null && mm < (there.length > 0 ? Math.max(...there) : Infinity);
   const longest = cuts ? mm * (machine ? 1 + SPREAD : 1) + 1e-6 : Infinity;
-  const mats = facts.mats.filter((mat) => mat.zone === place);
+  const mats = facts.mats.filter((mat) => isSaidOf(mat.zone, place));
 
   if (longest < zone.skinFloorMm) say('skin-floor', zone.name);
   for (const { kind: trouble, effects } of troubles.filter((one) =>

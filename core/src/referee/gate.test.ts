@@ -41,7 +41,7 @@ describe('the gate and the referee', () => {
           acknowledged: false,
         }));
         const visit = caseFor(breed, { ...extra, drawer: fullDrawer, hairMm: {}, overrides });
-        for (const asked of overrides) {
+        for (const asked of visit.overrides) {
           const zone = byId('zone', visit.zones, asked.zone);
           if (strokesOfOverride(visit, asked).length === 0) continue;
           const gate = dangersOf(visit, asked, zone, restrictionsAt(visit, zone));

@@ -4,6 +4,7 @@ import type { Plan, StepTool } from '../plan/plan.ts';
 import type { TableAct } from '../table/events.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
 import { zoneKindId } from '../terms/zone.ts';
+import { isSaidOf } from './places.ts';
 
 /** One stroke as it is planned or was done: with what, on which carrier, which way, leaving what, where. */
 export interface Stroke {
@@ -29,7 +30,7 @@ export function strokesOf(
 ): readonly Stroke[] {
   const restyled = plan.conflicts.some(({ kind }) => kind === 'mat-changes-trim');
   const acknowledged = (place: string) =>
-    choices.overrides.some((one) => one.zone === place && one.acknowledged);
+    choices.overrides.some((one) => isSaidOf(one.zone, place) && one.acknowledged);
   const strokes: Stroke[] = [];
   for (const { zone: place, tool, passes, lost, reasons } of plan.zones) {
     const area = trim.areas[zoneKindId(place)];

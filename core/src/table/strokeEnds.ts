@@ -3,8 +3,8 @@ import { minus, unit } from '../body/geometry.ts';
 import type { View } from '../body/view.ts';
 import type { Packs } from '../packs/packs.ts';
 import type { Task } from '../tasks/tasks.ts';
-import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong } from '../terms/zone.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** A place lies ahead of another, or behind it, within so much of the way a tool runs (75°). */
 const ALONG = 0.25;
@@ -15,12 +15,12 @@ const ALONG = 0.25;
  * @throws MisuseError for a zone the packs lack.
  */
 export function strokeEnds(
-  { zones: { zones }, tasks }: Pick<Packs, 'zones' | 'tasks'>,
+  { zones, tasks }: Pick<Packs, 'zones' | 'tasks'>,
   side: View,
   { zone, direction }: Pick<Task, 'zone' | 'direction'>,
 ): { readonly from: string; readonly to: string } | null {
   if (zone === null || direction === null || direction === 'across') return null;
-  const kind = byId('zone', zones, zoneKindId(zone));
+  const kind = zoneKind(zones, zone);
   const lay = tasks.lay[kind.part];
   const here = middleOf(side, kind.id);
   if (!lay || !here) return null;
@@ -29,7 +29,7 @@ export function strokeEnds(
     const there = middleOf(side, id);
     if (!there) return [];
     const way = unit(minus(there, here));
-    return [{ name: byId('zone', zones, id).name, share: way.x * along.x + way.y * along.y }];
+    return [{ name: zoneKind(zones, id).name, share: way.x * along.x + way.y * along.y }];
   });
   const ends = [...beside].sort((a, b) => a.share - b.share);
   const [back, on] = [ends[0], ends.at(-1)];
@@ -41,7 +41,7 @@ export function strokeEnds(
 function middleOf(side: View, kind: string): Point | null {
   for (const part of side.parts) {
     if (part.far) continue;
-    const patch = part.patches.find(({ zone }) => zoneKindId(zone) === kind);
+    const patch = part.patches.find(({ zone }) => isAmong([kind], zone));
     if (!patch) continue;
     if (patch.label) return patch.label;
     const points =

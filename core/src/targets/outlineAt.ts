@@ -10,6 +10,8 @@ import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { oneLongerMm } from '../tools/steps.ts';
 import type { Outlined, ZoneOutline } from './outlined.ts';
+import { isAmong } from '../terms/zone.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** What the outline makes of a zone. */
 export interface OutlineHere {
@@ -82,11 +84,9 @@ function findingsAt({ packs, findings }: Case, zone: DogZone, formed: boolean): 
   const facing = findings
     .filter(({ side }) => !side || !zone.side || side === zone.side)
     .map(({ finding }) => byId('finding', packs.findings.findings, finding));
-  const here = facing.filter(({ at }) => at.includes(zone.kind.id));
+  const here = facing.filter(({ at }) => isAmong(at, zone.kind.id));
   const on = (same: 'part' | 'region') =>
-    facing.filter(({ at }) =>
-      at.some((kind) => byId('zone', packs.zones.zones, kind)[same] === zone.kind[same]),
-    );
+    facing.filter(({ at }) => at.some((kind) => zoneKind(packs.zones, kind)[same] === zone.kind[same]));
   // A head that is shaped is shaped whatever the rest of the dog.
   const lists = formed ? [here, on('region')] : [here, on('part'), facing];
   return (lists.find((list) => list.length > 0) ?? []).map(({ name }) => name);

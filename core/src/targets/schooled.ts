@@ -6,6 +6,7 @@ import type { DogZone } from '../packs/zones.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import type { Technique } from '../terms/tool.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** What the house rules make of one zone of a trim. */
 export interface Schooled {
@@ -114,7 +115,7 @@ function bears(
   matted: boolean,
 ): boolean {
   if (mm < (effect.fromMm ?? 0) || mm > (effect.toMm ?? Infinity)) return false;
-  if (!effect.zones.includes('*') && !effect.zones.includes(zone.kind.id)) return false;
+  if (!effect.zones.includes('*') && !isAmong(effect.zones, zone.kind.id)) return false;
   if (effect.purposes && !effect.purposes.includes(purpose)) return false;
   if (effect.matted !== undefined && effect.matted !== matted) return false;
   if (effect.strips !== undefined && effect.strips !== coat.strips) return false;

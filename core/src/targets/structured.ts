@@ -8,6 +8,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import { oneLongerMm } from '../tools/steps.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import type { OutlineHere } from './outlineAt.ts';
+import { isAmong } from '../terms/zone.ts';
 
 interface Place {
   readonly area: TrimArea;
@@ -76,7 +77,7 @@ function balances(
     const { name, source, balance } = byId('finding', visit.packs.findings.findings, finding);
     const half = severity === 'marked' ? 1 : 0.5;
     return balance
-      .filter(({ zones }) => zones.includes(zone.kind.id))
+      .filter(({ zones }) => isAmong(zones, zone.kind.id))
       .map(({ mm: add = 0, share = 0 }) =>
         shows && share > 0
           ? {

@@ -24,6 +24,7 @@ import { coatReasons, hairReasons, lossConflict, matReasons, welfareReasons } fr
 import { schooled } from './schooled.ts';
 import { structured } from './structured.ts';
 import { preferredAt, techniquesFor } from './techniquesFor.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** What to leave in a zone and how it may be done, settled but for the groomer's override and the tool. */
 export interface ZoneTarget {
@@ -98,7 +99,7 @@ export function targetsOf(
     const fallback = fallbacks.findLast(({ areas }) => areas[zone.kind.id] !== undefined);
     const drawn = fallback?.areas[zone.kind.id] ?? visit.trim.areas[zone.kind.id];
     const area = scaled(visit, drawn ?? byId('area', [], zone.kind.id));
-    const brought = fallbacks.find(({ whenLost }) => lost.has(zone.id) && whenLost.includes(zone.kind.id));
+    const brought = fallbacks.find(({ whenLost }) => lost.has(zone.id) && isAmong(whenLost, zone.kind.id));
     const here = plan?.mats.filter(({ mat }) => mat.zone === zone.id) ?? [];
     const settled = targetOf(visit, zone, area, {
       name: fallback?.name ?? visit.trim.name,

@@ -2,7 +2,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { FixedTask, TaskWhen } from '../packs/tasks.ts';
 import { byId } from '../terms/failure.ts';
 import type { Technique } from '../terms/tool.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong } from '../terms/zone.ts';
 import type { Task } from './tasks.ts';
 
 /** Any of these holds; none means always. */
@@ -48,7 +48,7 @@ export function isTrigger(visit: Case, { id, touches }: FixedTask): boolean {
   return visit.restrictions.some(
     ({ kind, zone }) =>
       zone !== null &&
-      touches.includes(zoneKindId(zone)) &&
+      isAmong(touches, zone) &&
       visit.packs.tasks.triggers.some(({ restriction }) => restriction === kind.id),
   );
 }
@@ -65,7 +65,7 @@ export function isTriggered(
       if (kind.id !== restriction) return false;
       if (fixed !== null) return steps.includes(fixed);
       if (zone === undefined && (techniques.length === 0 || seenAt !== null)) return false;
-      const place = zones.includes('*') || (zone !== undefined && zones.includes(zoneKindId(zone)));
+      const place = zones.includes('*') || (zone !== undefined && isAmong(zones, zone));
       const way = techniques.length === 0 || (technique !== undefined && techniques.includes(technique));
       return place && way && (seenAt === null || seenAt === zone);
     }),

@@ -3,6 +3,7 @@ import type { Estimate } from '../estimate/estimate.ts';
 import { byId } from '../terms/failure.ts';
 import type { Side } from '../terms/zone.ts';
 import type { Task } from './tasks.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** A step before it is known in which stage of the visit it comes. */
 export type Draft = Omit<Task, 'stage'>;
@@ -47,7 +48,7 @@ export const sideIn = (zone: string): Side | null =>
   zone.endsWith('.left') ? 'left' : zone.endsWith('.right') ? 'right' : null;
 
 export const stanceOf = (visit: Case, kind: string): string =>
-  visit.packs.tasks.stances.find(({ zones }) => zones.includes(kind))?.id ?? 'table';
+  visit.packs.tasks.stances.find(({ zones }) => isAmong(zones, kind))?.id ?? 'table';
 
 /** Where the groomer stands for a zone; a place in the middle of the dog is reached from its left. */
 export function stanceAt(

@@ -1,6 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { SecondGo } from '../packs/tasks.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong } from '../terms/zone.ts';
 import type { Draft } from './plainTask.ts';
 
 /**
@@ -37,7 +37,7 @@ function wants(visit: Case, { zone, technique }: Draft, go: SecondGo): boolean {
   const seenHere = ({ sign, zone: at }: Case['signs'][number]) =>
     at === zone && go.signs?.includes(sign) === true;
   return (
-    (go.zones.length === 0 || go.zones.includes(zoneKindId(zone))) &&
+    (go.zones.length === 0 || isAmong(go.zones, zone)) &&
     visit.coat.layDeg <= (go.layDegAtMost ?? Infinity) &&
     (go.signs === undefined || visit.signs.some(seenHere))
   );

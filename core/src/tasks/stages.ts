@@ -2,7 +2,7 @@ import type { Case } from '../case/resolveCase.ts';
 import type { WorkEffect } from '../packs/schools.ts';
 import type { StageKind, TaskPack, TaskPhase } from '../packs/tasks.ts';
 import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
+import { isAmong, zoneKindId } from '../terms/zone.ts';
 import type { Draft } from './plainTask.ts';
 import type { Task } from './tasks.ts';
 
@@ -58,7 +58,7 @@ export function stageFinder(visit: Case): (draft: Draft) => number {
   const at = ({ technique }: Draft, kind: string | null) => {
     const found = stages.findIndex(
       ({ zones, techniques }) =>
-        (zones.length === 0 || (kind !== null && zones.includes(kind))) &&
+        (zones.length === 0 || (kind !== null && isAmong(zones, kind))) &&
         (techniques === undefined || (technique !== null && techniques.includes(technique))),
     );
     return found < 0 ? stages.length - 1 : found;
@@ -98,7 +98,7 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
   const kindOf = (draft: Draft) => (draft.zone === null ? null : zoneKindId(draft.zone));
   const isRisen = (draft: Draft) => {
     const kind = kindOf(draft);
-    return setTask !== null && kind !== null && afterCurl.includes(kind) && byHand(draft);
+    return setTask !== null && kind !== null && isAmong(afterCurl, kind) && byHand(draft);
   };
   const risenIds = drafts.filter(isRisen).map(({ id }) => id);
   const firstGoes = drafts.map((draft): Task => {

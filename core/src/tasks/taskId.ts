@@ -27,5 +27,5 @@ export function isTaskId({ tasks, patterns }: Pick<Packs, 'tasks' | 'patterns'>,
   const named = [...tasks.fixed.map((one) => one.id), ...UNLISTED, patterns.lines.id];
   if (named.includes(bare)) return true;
   const [what = '', ...rest] = bare.split(':');
-  return OF_WHAT.includes(what) && /^[\w.-]+(:inside)?$/.test(rest.join(':'));
+  return OF_WHAT.includes(what) && /^[\w.#-]+(:inside)?$/.test(rest.join(':'));
 }

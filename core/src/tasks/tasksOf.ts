@@ -2,9 +2,7 @@ import type { BathPlan } from '../bath/bathPlan.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
-import { byId } from '../terms/failure.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import { zoneKindId } from '../terms/zone.ts';
 import { stepCautions } from '../welfare/cautions.ts';
 import { applies, helpFor, isTrigger, isTriggered } from './applies.ts';
 import { bathTasks } from './bathTasks.ts';
@@ -14,6 +12,7 @@ import { stagesOf } from './stages.ts';
 import type { Task } from './tasks.ts';
 import { runId } from './runTasks.ts';
 import { zoneTasks } from './zoneTasks.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /**
  * Every step of a visit, from the plan's zones, mats, bath and finishing and from what is on every dog: with its tool, stance,
@@ -70,7 +69,7 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
     const minutes =
       decision === 'clip' ? clipMinutes : brushMinutes + (decision === 'part' ? clipMinutes : 0);
     if (minutes <= 0) return [];
-    const kind = byId('zone', zones.zones, zoneKindId(mat.zone));
+    const kind = zoneKind(zones, mat.zone);
     const trigger = isTriggered(visit, null, mat.zone, decision === 'save' ? undefined : 'clip');
     return [
       {

@@ -2,10 +2,9 @@ import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import { workIn } from '../estimate/work.ts';
 import type { Plan, PlannedStep, StepTool, ZonePlan } from '../plan/plan.ts';
-import { dogZones } from '../packs/zones.ts';
 import { byId } from '../terms/failure.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import { otherSide, zoneKindId } from '../terms/zone.ts';
+import { isAmong, otherSide, wholeKindId, zoneKindId } from '../terms/zone.ts';
 import { cautionsAt, stepCautions } from '../welfare/cautions.ts';
 import { applies, isTriggered, helpFor, isTrigger } from './applies.ts';
 import type { Draft } from './plainTask.ts';
@@ -41,7 +40,7 @@ export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly
 
 /** A place in a step that does not shape it: with that step's cautions, and no length of its own where it is only softened. */
 function asStep(visit: Case, draft: Draft, zone: ZonePlan, { do: what, tool }: PlannedStep): Draft {
-  const at = byId('zone', dogZones(visit.packs.zones), zone.zone);
+  const at = byId('zone', visit.zones, zone.zone);
   const shaping = zone.tool ? cautionsAt(visit, at, zone.tool.technique) : [];
   const own = cautionsAt(visit, at, tool.technique);
   const cautions = draft.cautions.filter((text) => own.includes(text) || !shaping.includes(text));
@@ -67,11 +66,13 @@ function zoneTask(visit: Case, zone: ZonePlan, tool: StepTool, part: string, min
   const { tasks, tools } = visit.packs;
   const kind = zoneKindId(zone.zone);
   const trigger = isTriggered(visit, null, zone.zone, tool.technique);
-  const small = tasks.small.includes(kind);
+  const small = isAmong(tasks.small, kind);
   // A knife grips a dirty-dry coat, not a washed one.
   const beforeBath = techniqueKind(tools, tool.technique).needsStrippable;
   const stress =
-    tasks.stress[tool.technique] * (tasks.tender[kind] ?? 1) * tasks.handlingStress[visit.handling];
+    tasks.stress[tool.technique] *
+    (tasks.tender[wholeKindId(kind)] ?? 1) *
+    tasks.handlingStress[visit.handling];
   const leavesMm = tool.direction === null ? zone.leftMm : (tool.leavesMm ?? zone.leftMm);
   const by = tool.direction === null && zone.tool ? zone.tool : tool;
   const ran = zone.tool?.toolId === tool.toolId ? zone.leftMm : leavesMm;
@@ -95,13 +96,13 @@ function zoneTask(visit: Case, zone: ZonePlan, tool: StepTool, part: string, min
     minutes,
     stress: stress * (trigger ? tasks.triggerStress : 1),
     trigger,
-    safety: tasks.safety.includes(kind),
+    safety: isAmong(tasks.safety, kind),
     part,
     // Those of the place and the technique are the zone's own.
     cautions: [...new Set([...zone.cautions, ...stepCautions(visit, kind, tool.technique)])],
     hold:
       tasks.holds.find(
-        ({ zones, techniques }) => zones.includes(kind) && (techniques?.includes(tool.technique) ?? true),
+        ({ zones, techniques }) => isAmong(zones, kind) && (techniques?.includes(tool.technique) ?? true),
       )?.text ?? null,
     craft: tasks.ways.filter(({ techniques }) => techniques.includes(tool.technique)).map(({ text }) => text),
     after: openersOf(visit, kind, trigger),
@@ -112,7 +113,7 @@ function zoneTask(visit: Case, zone: ZonePlan, tool: StepTool, part: string, min
 /** What is looked into before it is worked on. A trigger that is put off keeps nothing else waiting. */
 const openersOf = (visit: Case, kind: string, trigger: boolean): readonly string[] =>
   visit.packs.tasks.fixed.flatMap((fixed) =>
-    fixed.opens.includes(kind) && applies(visit, fixed.when, null) && (trigger || !isTrigger(visit, fixed))
+    isAmong(fixed.opens, kind) && applies(visit, fixed.when, null) && (trigger || !isTrigger(visit, fixed))
       ? [fixed.id]
       : [],
   );

@@ -1,9 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import { daysToReach, growthIn } from '../coat/hair.ts';
-import { shareOf } from '../packs/zones.ts';
+import { shareOf, zoneKind } from '../packs/zones.ts';
 import type { Plan } from '../plan/plan.ts';
-import { byId } from '../terms/failure.ts';
-import { zoneKindId } from '../terms/zone.ts';
 
 /** Minutes of brushing a week: min(60, 6 + 6 × (area/0.5) × mat × (mean length/20)) (brief: brushing need). */
 export function brushMinutesPerWeek(areaM2: number, matting: number, meanLengthMm: number): number {
@@ -29,7 +27,7 @@ const WEEKS = { least: 3, most: 16 } as const;
 export function upkeepOf(visit: Case, plan: Plan, weeks: number | null = null): Upkeep {
   const { coat, packs, surfaceM2 } = visit;
   const shares = plan.zones.map((zone) => {
-    const kind = byId('zone', packs.zones.zones, zoneKindId(zone.zone));
+    const kind = zoneKind(packs.zones, zone.zone);
     return { zone, kind, share: shareOf(zone, kind) };
   });
   const meanLengthMm = shares.reduce((sum, { zone, share }) => sum + share * zone.leftMm, 0);

@@ -4,6 +4,7 @@ import type { Caution, CautionWhen } from '../packs/safety.ts';
 import type { DogZone } from '../packs/zones.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
+import { isAmong } from '../terms/zone.ts';
 
 /** The texts of the cautions at a zone worked with this technique: the zone's own, the technique's, the breed's. */
 export function cautionsAt(visit: Case, zone: DogZone, technique: Technique): readonly string[] {
@@ -12,7 +13,7 @@ export function cautionsAt(visit: Case, zone: DogZone, technique: Technique): re
   const here = ids
     .map((id) => byId('caution', safety.cautions, id))
     .filter(({ when }) => holds(visit, when, [technique]));
-  const breeds = visit.breed.cautions.filter(({ zones }) => zones.includes(zone.kind.id));
+  const breeds = visit.breed.cautions.filter(({ zones }) => isAmong(zones, zone.kind.id));
   return [...here, ...breeds].map(({ text }) => text);
 }
 

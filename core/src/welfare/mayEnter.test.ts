@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { packs } from '../../testing/packs.ts';
-import { byId } from '../terms/failure.ts';
 import { bladesAt, isBare, mayEnter } from './mayEnter.ts';
+import { zoneKind } from '../packs/zones.ts';
 
-const kind = (id: string) => byId('zone', packs.zones.zones, id);
+const kind = (id: string) => zoneKind(packs.zones, id);
 const blade = (kindId: string) => ({ kindId, leavesMm: 1.5, carrierLabel: null });
 const comb = { kindId: 'comb-10', leavesMm: 10, carrierLabel: '40' };
 const shears = { kindId: 'straight-shears', leavesMm: null, carrierLabel: null };

@@ -1,10 +1,10 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { SeenRestriction } from '../case/restrictions.ts';
-import { byId } from '../terms/failure.ts';
 import type { RestrictionKind } from '../packs/safety.ts';
-import type { DogZone } from '../packs/zones.ts';
+import type { DogZone, ZonePack } from '../packs/zones.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
-import { otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
+import { isAmong, wholeKindId, otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 /** A preference a restriction has among techniques where at least so many mm are left. */
 export interface Preference {
@@ -46,12 +46,10 @@ export function restrictionsAt(
   { packs, restrictions }: Pick<Case, 'packs' | 'restrictions'>,
   zone: DogZone,
 ): Welfare {
-  const here = restrictions.filter((seen) => appliesTo(packs.zones.zones, seen, zone));
+  const here = restrictions.filter((seen) => appliesTo(packs.zones, seen, zone));
   const beside = restrictions.filter(
     (seen) =>
-      (seen.effects.neighboursAddMm ?? 0) > 0 &&
-      !here.includes(seen) &&
-      isNeighbour(packs.zones.zones, seen, zone),
+      (seen.effects.neighboursAddMm ?? 0) > 0 && !here.includes(seen) && isNeighbour(packs.zones, seen, zone),
   );
   const floors = here
     .map((seen) => ({ kind: seen.kind, mm: floorIn(seen, zone) }))
@@ -82,42 +80,39 @@ export function restrictionsAt(
 const floorIn = ({ effects }: SeenRestriction, zone: DogZone): number =>
   Math.max(
     effects.floorMm ?? 0,
-    ...(effects.floorsAt ?? []).map(({ zones, floorMm }) => (zones.includes(zone.kind.id) ? floorMm : 0)),
+    ...(effects.floorsAt ?? []).map(({ zones, floorMm }) => (isAmong(zones, zone.kind.id) ? floorMm : 0)),
   );
 
 const isGentlest = (effects: SeenRestriction['effects'], zone: DogZone): boolean =>
-  effects.gentlestAt?.includes(zone.kind.id) ?? false;
-
-type ZoneKinds = Case['packs']['zones']['zones'];
+  isAmong(effects.gentlestAt ?? [], zone.kind.id);
 
 /** Whether a restriction applies to a zone: `except` and scope count the same wherever it was seen. */
-function appliesTo(kinds: ZoneKinds, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
-  if (kind.except.includes(zone.kind.id)) return false;
-  if (kind.scope === 'dog') return kind.zones.includes('*') || kind.zones.includes(zone.kind.id);
+function appliesTo(pack: ZonePack, { kind, zone: seenAt }: SeenRestriction, zone: DogZone): boolean {
+  if (isAmong(kind.except, zone.kind.id)) return false;
+  if (kind.scope === 'dog') return kind.zones.includes('*') || isAmong(kind.zones, zone.kind.id);
   if (seenAt === null) return false;
-  if (seenAt === zone.id || (kind.binds === 'organ' && sameOrgan(kinds, seenAt, zone))) return true;
-  return kind.binds === 'neighbours' && isNeighbour(kinds, { kind, zone: seenAt }, zone);
+  if (seenAt === zone.id || (kind.binds === 'organ' && sameOrgan(pack, seenAt, zone))) return true;
+  return kind.binds === 'neighbours' && isNeighbour(pack, { kind, zone: seenAt }, zone);
 }
 
-function sameOrgan(kinds: ZoneKinds, seenAt: string, zone: DogZone): boolean {
-  const { organs } = byId('zone', kinds, zoneKindId(seenAt));
+function sameOrgan(pack: ZonePack, seenAt: string, zone: DogZone): boolean {
+  const { organs } = zoneKind(pack, seenAt);
   return sameFlank(seenAt, zone) && organs.some((organ) => zone.kind.organs.includes(organ));
 }
 
 function isNeighbour(
-  kinds: ZoneKinds,
+  pack: ZonePack,
   { kind, zone: seenAt }: Pick<SeenRestriction, 'kind' | 'zone'>,
   zone: DogZone,
 ): boolean {
   if (seenAt === null || otherSide(seenAt) === zone.id || !sameFlank(seenAt, zone)) return false;
   const bound =
     kind.binds === 'organ'
-      ? kinds.filter(({ organs }) =>
-          organs.some((o) => byId('zone', kinds, zoneKindId(seenAt)).organs.includes(o)),
-        )
+      ? pack.zones.filter(({ organs }) => organs.some((o) => zoneKind(pack, seenAt).organs.includes(o)))
       : [];
-  const ids = new Set([zoneKindId(seenAt), ...bound.map(({ id }) => id)]);
-  return zone.kind.near.some((id) => ids.has(id));
+  const wholes = new Set([zoneKindId(seenAt), ...bound.map(({ id }) => id)].map(wholeKindId));
+  // The parts of one place lie side by side.
+  return [wholeKindId(zone.kind.id), ...zone.kind.near].some((id) => wholes.has(id));
 }
 
 /** On the same side of the dog, or one of the two lies in the middle. */

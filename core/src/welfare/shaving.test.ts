@@ -3,11 +3,11 @@ import type { Extra } from '../../testing/packs.ts';
 import { caseFor, hairEverywhere, override, packs, planFor, zoneOf } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import { planGroom } from '../plan/planGroom.ts';
-import { byId } from '../terms/failure.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import { areaIn, zoneIn } from '../../testing/targets.ts';
 import { shaveFloorMm, shavingAt } from './shaving.ts';
 import { unsafe } from './unsafe.ts';
+import { zoneKind } from '../packs/zones.ts';
 
 const long = hairEverywhere(60);
 
@@ -20,7 +20,7 @@ describe('one length all over', () => {
   it('is the whole dog, with its pads and folds as the trim has them', () => {
     const plan = planFor('standard-poodle', wish(6.3));
     for (const zone of plan.zones) {
-      if (byId('zone', packs.zones.zones, zoneKindId(zone.zone)).allOver === 'same') {
+      if (zoneKind(packs.zones, zone.zone).allOver === 'same') {
         expect(zone.targetMm, zone.zone).toBeCloseTo(6.3, 6);
       } else expect(zone.targetMm, zone.zone).toBeLessThan(6.3);
     }

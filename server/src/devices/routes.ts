@@ -1,5 +1,5 @@
 import { gaugeLine, thermometerLine } from '@kurrel/contract';
-import { dogZones, runsOf } from '@kurrel/core';
+import { namedZones, runsOf } from '@kurrel/core';
 import type { Request, Response } from 'express';
 import { Router } from 'express';
 import { setTimeout } from 'node:timers/promises';
@@ -39,7 +39,7 @@ export function deviceRoutes(db: Database, library: Library, closing: AbortSigna
     const id = idFrom(request.params.id, 'visit');
     const { zone } = request.query;
     const session = sessionFrom(request);
-    if (typeof zone !== 'string' || !dogZones(library.packs.zones).some((one) => one.id === zone)) {
+    if (typeof zone !== 'string' || !namedZones(library.packs.zones).some((one) => one.id === zone)) {
       throw wrong('zone', 'Say where the pin stands: choose a place on the dog.');
     }
     const left = Number(request.query.left ?? NaN);

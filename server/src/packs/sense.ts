@@ -1,3 +1,4 @@
+import { wholeKindId, zoneKind } from '@kurrel/core';
 import type { BreedFile, BreedPack, Packs } from '@kurrel/core';
 
 /** Something in a pack that fits its schema and makes no sense: where, what, and what to do about it. */
@@ -64,10 +65,10 @@ export function senseOfBreed(file: BreedFile, breed: BreedPack, packs: Packs): r
   style('tail', tail ?? base?.tail, tails);
   const coat = packs.coats.types.find(({ id }) => id === breed.coat);
   for (const { id: trim, areas } of breed.trims) {
-    for (const kind of packs.zones.zones) {
-      const area = areas[kind.id];
-      if (!area || !coat || coat.fullMm === null) continue;
-      const fullMm = coat.fullMm * (coat.fullSharesAt[kind.id] ?? coat.fullShares[kind.hair] ?? 1);
+    for (const [id, area] of Object.entries(areas)) {
+      const kind = zoneKind(packs.zones, id);
+      if (!coat || coat.fullMm === null) continue;
+      const fullMm = coat.fullMm * (coat.fullSharesAt[id] ?? coat.fullSharesAt[wholeKindId(id)] ?? coat.fullShares[kind.hair] ?? 1);
       const path = `trims.${trim}, ${kind.id}`;
       if (area.mm > fullMm + 1e-9)
         faults.push({

@@ -1,6 +1,15 @@
 import type { Choices } from '@kurrel/contract';
 import type { Case, Plan, Role, VisitFacts } from '@kurrel/core';
-import { breaches, factsWith, openStops, planGroom, stopsOf, strokesOf, unsafe } from '@kurrel/core';
+import {
+  breaches,
+  factsWith,
+  namedZones,
+  openStops,
+  planGroom,
+  stopsOf,
+  strokesOf,
+  unsafe,
+} from '@kurrel/core';
 import { breachSentence, violationSentence } from '@kurrel/words';
 import type { Library } from '../packs/load.ts';
 import { Refusal } from '../problems.ts';
@@ -86,9 +95,7 @@ function requireKnown(library: Library, sheet: PlanSheet, choices: Choices): voi
   if (!breed.trims.some((trim) => trim.id === choices.trimId)) {
     say('trimId', `The ${breed.name} has no trim "${choices.trimId}".`);
   }
-  const zones = new Set(
-    packs.zones.zones.flatMap(({ id, paired }) => (paired ? [`${id}.left`, `${id}.right`] : [id])),
-  );
+  const zones = new Set(namedZones(packs.zones).map(({ id }) => id));
   const zone = (path: string, id: string) => zones.has(id) || say(path, `Kurrel does not know "${id}".`);
   for (const [index, override] of choices.overrides.entries()) {
     zone(`overrides[${index}].zone`, override.zone);

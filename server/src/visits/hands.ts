@@ -1,7 +1,7 @@
 import type { SaveHands, SavedHands } from '@kurrel/contract';
 import { saveHandsSchema } from '@kurrel/contract';
 import type { Hands } from '@kurrel/core';
-import { dogZones, liftedStops, MAY_DECIDE, stayingSigns, stopsOf } from '@kurrel/core';
+import { MAY_DECIDE, liftedStops, namedZones, stayingSigns, stopsOf } from '@kurrel/core';
 import { isDeepStrictEqual } from 'node:util';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
@@ -107,7 +107,7 @@ const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
 /** @throws Refusal naming every entry that the packs do not have. */
 function requireKnown(hands: Hands, { packs }: Library): void {
-  const zones = new Set(dogZones(packs.zones).map(({ id }) => id));
+  const zones = new Set(namedZones(packs.zones).map(({ id }) => id));
   const fields: { path: string; message: string }[] = [];
   const known = (path: string, id: string, ids: ReadonlySet<string>) => {
     if (!ids.has(id)) fields.push({ path, message: `Kurrel does not know "${id}".` });

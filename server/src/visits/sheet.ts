@@ -1,6 +1,6 @@
 import type { SavedPlan, StopLine, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, LoggedPart, Plan } from '@kurrel/core';
-import { coatOf, freshHands, hairNow, openPlanRecord, recordOfPlan, zoneKindId } from '@kurrel/core';
+import { coatOf, freshHands, hairNow, namedZones, openPlanRecord, recordOfPlan } from '@kurrel/core';
 import { differenceInMonths } from 'date-fns';
 import type { SQL } from 'drizzle-orm';
 import { and, asc, desc, eq, isNotNull, lt, ne, sql } from 'drizzle-orm';
@@ -184,8 +184,8 @@ async function shaveOf(tx: SalonTx, visitId: string): Promise<VisitSheet['shave'
 
 /** A record's lengths in the zones the packs have today. */
 function knownZones({ packs }: Library, leftMm: Readonly<Record<string, number>>): Record<string, number> {
-  const kinds = new Set(packs.zones.zones.map(({ id }) => id));
-  return Object.fromEntries(Object.entries(leftMm).filter(([zone]) => kinds.has(zoneKindId(zone))));
+  const zones = new Set(namedZones(packs.zones).map(({ id }) => id));
+  return Object.fromEntries(Object.entries(leftMm).filter(([zone]) => zones.has(zone)));
 }
 
 const SAVED = {

@@ -1,12 +1,13 @@
 import type { SentEvent } from '@kurrel/contract';
 import type { ActMark, Role, TableEvent } from '@kurrel/core';
 import {
+  MAY_DECIDE,
   breaches,
   carrierFor,
   factsWith,
   inTurn,
   isTaskId,
-  MAY_DECIDE,
+  namedZones,
   openStops,
   stopsOf,
   strokesOfAct,
@@ -38,9 +39,7 @@ export interface LogContext {
  * @throws Refusal naming the act.
  */
 export function requireSense(events: readonly SentEvent[], { library, log, who }: LogContext): void {
-  const zones = new Set(
-    library.packs.zones.zones.flatMap(({ id, paired }) => (paired ? [`${id}.left`, `${id}.right`] : [id])),
-  );
+  const zones = new Set(namedZones(library.packs.zones).map(({ id }) => id));
   const stops = new Set([...log, ...events].filter(({ kind }) => kind === 'stopped').map(({ id }) => id));
   events.forEach((event, index) => {
     if ('zone' in event && event.zone !== null && !zones.has(event.zone))

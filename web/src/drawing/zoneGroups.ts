@@ -1,5 +1,5 @@
 import type { Plan, Point, View, ZonePlan } from '@kurrel/core';
-import { zoneKindId } from '@kurrel/core';
+import { isAmong, zoneKindId } from '@kurrel/core';
 import type { Frame } from './frame.ts';
 
 /** Zones that get one label on the drawing: same length, same tool, the same end of the dog. */
@@ -92,5 +92,5 @@ const REGION: readonly (readonly [string, readonly string[]])[] = [
 
 function regionOf(zone: string): string {
   const kind = zoneKindId(zone);
-  return REGION.find(([, kinds]) => kinds.includes(kind))?.[0] ?? kind;
+  return REGION.find(([, kinds]) => isAmong(kinds, kind))?.[0] ?? kind;
 }

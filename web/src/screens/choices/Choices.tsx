@@ -1,10 +1,9 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import type { BreedPack, Proposal } from '@kurrel/core';
-import { bodyOf, outlineOf, rechoose } from '@kurrel/core';
+import { bodiesOf, outlineOf, rechoose } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api/session.ts';
-import { packs } from '../../app/packs.ts';
 import { useHeavy } from '../../app/useHeavy.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
 import { Loading } from '../../parts/Loading.tsx';
@@ -44,15 +43,18 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     [found, asked],
   );
   const drawn = useMemo(() => {
-    const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
+    const bodies = looks.map(({ visit }) => bodiesOf(visit).own);
+    const body = bodies[0] ?? bodiesOf(asked).own;
     const [first] = looks;
     return LOOKED_AT.map((id): LookedAt => {
       const view = body.views[id];
       const now = first ? outlineOf(view, first.plan, 'now', false) : [];
-      const outlines = looks.map(({ plan }) => outlineOf(view, plan, 'after', false));
+      const outlines = looks.map(({ plan }, at) =>
+        outlineOf((bodies[at] ?? body).views[id], plan, 'after', false),
+      );
       return { id, view, now, outlines, frame: frameFor(view, [now, ...outlines], BARE) };
     });
-  }, [breed, sheet, looks]);
+  }, [asked, looks]);
 
   const picked = kept.picked === null ? undefined : looks[kept.picked];
   const mayTake = may(session.data?.person.role ?? 'trainee', 'consent:take');

@@ -1,7 +1,7 @@
 import type { DogFacts } from '@kurrel/contract';
 import { FIRST_POLICY } from '@kurrel/contract';
 import type { Measurements } from '@kurrel/core';
-import { AS_DRAWN, bodyOf, MEASURES, outlineOf, planGroom, resolveCase } from '@kurrel/core';
+import { AS_DRAWN, MEASURES, bodyOf, divided, outlineOf, planGroom, resolveCase } from '@kurrel/core';
 import { useMemo } from 'react';
 import type { Control } from 'react-hook-form';
 import { useWatch } from 'react-hook-form';
@@ -22,7 +22,8 @@ export function useDrawnDog(control: Control<DogFacts>) {
   return useMemo(() => {
     const [trim] = breed?.trims ?? [];
     if (!breed || !trim || !packs.coats.types.some((type) => type.id === coatType)) return null;
-    const body = bodyOf(packs, breed, believable(JSON.parse(typed) as Measurements), findings);
+    const measured = believable(JSON.parse(typed) as Measurements);
+    const body = divided(packs, breed, trim, bodyOf(packs, breed, measured, findings));
     const facts = {
       dog: { coatType, coatModifiers: [], dense: false, findings: [], signs: [], measurements: {} },
       ageMonths: 36,

@@ -1,8 +1,8 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
-import { byId, zoneKindId } from '@kurrel/core';
+import { byId, kindsIn, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useDebounce } from 'use-debounce';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -40,7 +40,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const dispatch = useAppDispatch();
   const view = useAppSelector((state) => state.draftView);
   const unit = useAppSelector((state) => state.preferences.unit);
-  const dog = useDog(sheet, breed);
+  const dog = useDog(sheet, breed, choices.trimId);
   const drawn = useView(dog, view.view);
   const draft = useDraft(breed, dog, choices, view.curlBack, drawn);
   const { plan } = draft;
@@ -58,6 +58,11 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const saved = sheet.saved?.choices ?? null;
   const dirty = useMemo(() => !isEqual(saved, choices), [saved, choices]);
   useAddress(sheet);
+  // A line that the trim draws, or no longer draws, may divide the place in hand.
+  const [inHand = view.selected] = kindsIn(dog.visit.trim.splits, view.selected);
+  useEffect(() => {
+    if (inHand !== view.selected) dispatch(look({ selected: inHand }));
+  }, [dispatch, inHand, view.selected]);
 
   const select = useCallback(
     (zone: string) => {

@@ -1,6 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Conflict, LengthUnit, Plan } from '@kurrel/core';
-import { byId, formatLength, otherSide, planChanges, zoneKindId } from '@kurrel/core';
+import { byId, formatLength, otherSide, planChanges, zoneKind, zoneKindId } from '@kurrel/core';
 import { conflictSentence, whyNothingSentence } from '@kurrel/words';
 import { memo, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
@@ -77,7 +77,7 @@ function changesBy(before: Plan, after: Plan, unit: LengthUnit): readonly string
     const by = Math.round(toMm - fromMm);
     if (by === 0 || seen.has(kind) || seen.size === TOLD) return [];
     seen.add(kind);
-    const { name } = byId('zone', packs.zones.zones, kind);
+    const { name } = zoneKind(packs.zones, kind);
     return [`${name} ${formatLength(Math.abs(by), unit)} ${by > 0 ? 'longer' : 'shorter'}`];
   });
 }
@@ -115,7 +115,7 @@ const placesWord = (zones: ReadonlySet<string>): string =>
   [
     ...new Set(
       [...zones].map((zone) =>
-        zones.has(otherSide(zone)) ? byId('zone', packs.zones.zones, zoneKindId(zone)).name : zoneWord(zone),
+        zones.has(otherSide(zone)) ? zoneKind(packs.zones, zone).name : zoneWord(zone),
       ),
     ),
   ].join(', ');

@@ -1,5 +1,5 @@
 import type { Mend, RuleCheck } from '@kurrel/core';
-import { byId, formatLength } from '@kurrel/core';
+import { formatLength, zoneKind } from '@kurrel/core';
 import { allowedWord, measuredWord, ruleFigure } from '@kurrel/words';
 import { addDays } from 'date-fns';
 import { memo, useEffect, useState } from 'react';
@@ -114,7 +114,7 @@ function MendIt({ check, mend }: { readonly check: RuleCheck; readonly mend: Men
     if (after === null || daysToGrow !== null) return null;
     return <span className="advice">No change in one place mends it within what skin and hair allow.</span>;
   }
-  const { name } = byId('zone', packs.zones.zones, mend.zone);
+  const { name } = zoneKind(packs.zones, mend.zone);
   const word = `${name} ${formatLength(Math.abs(mend.byMm), unit)} ${mend.byMm > 0 ? 'longer' : 'shorter'}`;
   return (
     <button

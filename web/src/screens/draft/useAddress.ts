@@ -1,5 +1,5 @@
 import type { VisitSheet } from '@kurrel/contract';
-import { byId, VIEW_IDS } from '@kurrel/core';
+import { VIEW_IDS, byId, namedZones } from '@kurrel/core';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { packs } from '../../app/packs.ts';
@@ -15,7 +15,7 @@ export function useAddress(sheet: VisitSheet): void {
     const coat = byId('coat type', packs.coats.types, sheet.dog.coatType);
     const curlBack = coat.shown === 'reverted' && coat.curl < 1;
     const asked = params.get('zone') ?? 'back';
-    const selected = packs.zones.zones.some(({ id }) => id === asked) ? asked : 'back';
+    const selected = namedZones(packs.zones).some(({ kind }) => kind.id === asked) ? asked : 'back';
     const panel = params.get('show') === 'all' ? 'all' : 'zone';
     const from = VIEW_IDS.find((id) => id === params.get('view')) ?? 'side';
     dispatch(

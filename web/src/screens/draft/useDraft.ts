@@ -34,12 +34,12 @@ import { caseOf, firstChoices } from '../../parts/visitCase.ts';
 import { ticksOf } from '../../parts/ruleScale.ts';
 
 /** What stays the same while lengths are dragged: the dog, its coat, its tools, the frame it is drawn in. */
-export function useDog(sheet: VisitSheet, breed: BreedPack) {
+export function useDog(sheet: VisitSheet, breed: BreedPack, trimId: string) {
   return useMemo(() => {
-    const visit = caseOf(breed, sheet, firstChoices(sheet, breed));
+    const visit = caseOf(breed, sheet, { ...firstChoices(sheet, breed), trimId });
     const body = bodiesOf(visit).own;
     return { visit, body, first: planGroom(visit), ticks: ticksOf(visit.options) };
-  }, [sheet, breed]);
+  }, [sheet, breed, trimId]);
 }
 
 /** One side of the dog and where it lies on the sheet: its place does not change with its coat. */

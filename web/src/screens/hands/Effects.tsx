@@ -1,7 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Conflict, Hands, JudgedMat, LengthUnit, Plan } from '@kurrel/core';
 import {
-  byId,
   estimateContextOf,
   estimateVisit,
   factsWith,
@@ -11,7 +10,7 @@ import {
   planChanges,
   planGroom,
   resolveCase,
-  zoneKindId,
+  zoneKind,
 } from '@kurrel/core';
 import {
   becauseWord,
@@ -172,7 +171,7 @@ function warningsOf({ conflicts }: Plan, unit: LengthUnit) {
   const ordered = [...conflicts].sort((a, b) => Number(outline(a)) - Number(outline(b)));
   for (const conflict of ordered) {
     const text = conflictSentence(conflict, unit);
-    const { name } = byId('zone', packs.zones.zones, zoneKindId(conflict.zone));
+    const { name } = zoneKind(packs.zones, conflict.zone);
     places.set(text, (places.get(text) ?? new Set<string>()).add(name));
   }
   return [...places].map(([text, where]) => ({ text, where: [...where].join(', ') }));

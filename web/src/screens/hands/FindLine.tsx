@@ -1,7 +1,7 @@
-import type { Absent, Find, Hands, LengthUnit } from '@kurrel/core';
-import { contradicted, onSheet, readTyped, suggestions } from '@kurrel/core';
+import type { Absent, Find, Hands, LengthUnit, Split } from '@kurrel/core';
+import { contradicted, onSheet, readTyped, suggestions, withParts } from '@kurrel/core';
 import { MOST_READINGS, typedProblemSentence } from '@kurrel/words';
-import { useId, useRef, useState } from 'react';
+import { useId, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { packs } from '../../app/packs.ts';
@@ -10,6 +10,8 @@ import { absentWord, findWord } from './findWords.ts';
 interface FindLineProps {
   readonly hands: Hands;
   readonly unit: LengthUnit;
+  /** The places that the trim's lines divide: their parts can be typed. */
+  readonly splits: readonly Split[];
   readonly onFinds: (finds: readonly Find[]) => void;
 }
 
@@ -20,13 +22,14 @@ interface Answer {
 }
 
 /** A finding typed on one line, in the field's words, with what may follow. What can be meant in several ways is asked. */
-export function FindLine({ hands, unit, onFinds }: FindLineProps) {
+export function FindLine({ hands, unit, splits, onFinds }: FindLineProps) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
   const [told, setTold] = useState<string | null>(null);
   const [answers, setAnswers] = useState<readonly Answer[]>([]);
-  const offers = answers.length > 0 ? [] : suggestions(text, packs, unit);
+  const named = useMemo(() => withParts(packs, splits), [splits]);
+  const offers = answers.length > 0 ? [] : suggestions(text, named, unit);
 
   const tell = (sentence: string | null, more: readonly Answer[] = []) => {
     setTold(sentence);
@@ -44,7 +47,7 @@ export function FindLine({ hands, unit, onFinds }: FindLineProps) {
     input.current?.focus();
   };
   const enter = () => {
-    const read = readTyped(text, packs, unit);
+    const read = readTyped(text, named, unit);
     if (!read.ok) {
       const { problem } = read;
       const readings =

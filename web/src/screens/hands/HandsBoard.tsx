@@ -1,6 +1,15 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Find, MeasureKey, TapeQuestion } from '@kurrel/core';
-import { bodyOf, changesSince, dogZones, planGroom, questionTape } from '@kurrel/core';
+import {
+  bodyOf,
+  changesSince,
+  divided,
+  isSaidOf,
+  namedZones,
+  planGroom,
+  questionTape,
+  trimZones,
+} from '@kurrel/core';
 import { happeningSentence } from '@kurrel/words';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -53,7 +62,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   useEffect(() => {
     const tab = TABS.find(([id]) => id === params.get('tab'))?.[0] ?? 'place';
     const asked = params.get('place') ?? 'back';
-    const known = asked === 'dog' || dogZones(packs.zones).some(({ id }) => id === asked);
+    const known = asked === 'dog' || namedZones(packs.zones).some(({ id }) => id === asked);
     const zone = known ? asked : 'back';
     dispatch(lookAt({ view: params.get('view') ?? 'left', zone: zone === 'dog' ? null : zone, tab }));
     // Where one looks first, when the screen opens on a dog.
@@ -65,20 +74,29 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   const [question, setQuestion] = useState<TapeQuestion | null>(null);
 
   const { measurements, findings } = hands;
-  const body = useMemo(() => bodyOf(packs, breed, measurements, findings), [breed, measurements, findings]);
+  const { trim } = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [breed, sheet]);
+  const body = useMemo(
+    () => divided(packs, breed, trim, bodyOf(packs, breed, measurements, findings)),
+    [breed, trim, measurements, findings],
+  );
   // What hangs there is no matter of what is found: only of what was left, has grown, or is measured.
   const planned = useMemo(() => planGroom(caseOf(breed, sheet, firstChoices(sheet, breed))), [breed, sheet]);
   const there = useMemo(() => {
-    const hairOf = (zone: string) => hands.lengths[zone]?.mm ?? sheet.predictedMm[zone] ?? null;
+    const measured = Object.entries(hands.lengths).map(([zone, { mm }]) => [zone, mm] as const);
+    const said = { ...sheet.predictedMm, ...Object.fromEntries(measured) };
+    const hairOf = (zone: string) =>
+      said[zone] ?? Object.entries(said).find(([other]) => isSaidOf(other, zone))?.[1] ?? null;
     return { ...planned, zones: planned.zones.map((one) => ({ ...one, hairMm: hairOf(one.zone) })) };
   }, [planned, sheet, hands.lengths]);
   const views = useMemo(() => dogViews(body, there), [body, there]);
   const view = views.find(({ id }) => id === look.view) ?? views[0];
-  const finds = useMemo(() => findsByZone(hands, unit), [hands, unit]);
+  const finds = useMemo(() => findsByZone(hands, unit, trim), [hands, unit, trim]);
   const unseen = useMemo(() => {
     const seen = new Set(views.flatMap(({ shapes }) => shapes.map(({ zone }) => zone)));
-    return packs.zones.zones.filter(({ id, paired }) => !paired && !seen.has(id)).map(({ id }) => id);
-  }, [views]);
+    return trimZones(packs.zones, trim)
+      .filter(({ id, side }) => side === null && !seen.has(id))
+      .map(({ id }) => id);
+  }, [views, trim]);
   const changes = useMemo(() => {
     const last = sheet.lastVisit && { signs: sheet.lastVisit.signs, predictedMm: sheet.predictedMm };
     return changesSince(packs.signs, last, hands);
@@ -168,7 +186,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
         </div>
       </aside>
       <section className="sheet" aria-label="Drawing">
-        <FindLine hands={hands} unit={unit} onFinds={put} />
+        <FindLine hands={hands} unit={unit} splits={trim.splits} onFinds={put} />
         <PartTrouble part="hands" />
         {question && (
           <TapeQuestionNote

@@ -1,6 +1,6 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { Find, Hands, LengthUnit, StructureFinding, Mat, Tightness } from '@kurrel/core';
-import { formatLength, otherSide, zoneKindId } from '@kurrel/core';
+import { formatLength, isSaidOf, otherSide, wholeKindId, zoneKindId } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
@@ -33,8 +33,9 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
     );
   }
   const other = otherSide(zone);
-  const mats = hands.mats.filter((mat) => mat.zone === zone);
-  const predictedMm = sheet.predictedMm[zone];
+  const mats = hands.mats.filter((mat) => isSaidOf(mat.zone, zone));
+  const predictedMm =
+    sheet.predictedMm[zone] ?? Object.entries(sheet.predictedMm).find(([said]) => isSaidOf(said, zone))?.[1];
   const [, side] = zone.split('.');
   return (
     <div className="place">
@@ -65,7 +66,7 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
       <SignChips hands={hands} zone={zone} />
       <Structure
         hands={hands}
-        kinds={[zoneKindId(zone)]}
+        kinds={[wholeKindId(zoneKindId(zone))]}
         side={side === 'left' || side === 'right' ? side : null}
       />
       <h2>Hair, stretched</h2>

@@ -1,5 +1,6 @@
+import type { Split } from '@kurrel/core';
 import type { Absent, Change, Find, Hands, Mat, SeenSign, StructureFinding } from '@kurrel/core';
-import { byId } from '@kurrel/core';
+import { byId, placesIn } from '@kurrel/core';
 import type { LengthUnit } from '@kurrel/core';
 import { formatLength } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
@@ -19,9 +20,16 @@ export function signWord({ sign, level, sizeMm }: SeenSign, unit: LengthUnit): s
 export const findingOf = (id: string): StructureFinding => byId('finding', packs.findings.findings, id);
 
 /** What was found in each place, in words, the most telling first. */
-export function findsByZone(hands: Hands, unit: LengthUnit): ReadonlyMap<string, readonly string[]> {
+export function findsByZone(
+  hands: Hands,
+  unit: LengthUnit,
+  trim: { readonly splits: readonly Split[] } = { splits: [] },
+): ReadonlyMap<string, readonly string[]> {
   const finds = new Map<string, string[]>();
-  const add = (zone: string, words: string) => finds.set(zone, [...(finds.get(zone) ?? []), words]);
+  const add = (said: string, words: string) => {
+    for (const zone of placesIn(packs.zones, trim, said))
+      finds.set(zone, [...(finds.get(zone) ?? []), words]);
+  };
   for (const mat of hands.mats) add(mat.zone, matWord(mat));
   for (const seen of hands.signs) if (seen.zone !== null) add(seen.zone, signWord(seen, unit));
   for (const { finding, severity, side } of hands.findings) {

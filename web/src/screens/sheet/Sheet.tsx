@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, View } from '@kurrel/core';
-import { bodyOf, clipLines, openStops, outlineOf, planGroom, stopsOf } from '@kurrel/core';
+import { bodiesOf, clipLines, openStops, outlineOf, planGroom, stopsOf } from '@kurrel/core';
 import { useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
@@ -50,7 +50,7 @@ function Board({
   const shown = useMemo(() => {
     const visit = caseOf(breed, sheet, choices);
     const plan = planGroom(visit);
-    const body = bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings);
+    const body = bodiesOf(visit).own;
     const seen = (view: View) => ({
       view,
       after: outlineOf(view, plan, 'after', false),

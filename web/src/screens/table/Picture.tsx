@@ -1,5 +1,5 @@
 import type { Body, BreedPack, Case, Plan, Point, Task, View, ViewId } from '@kurrel/core';
-import { outlineOf, zoneKindId } from '@kurrel/core';
+import { outlineOf, zoneKind, zoneKindId } from '@kurrel/core';
 import { useId, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
@@ -25,10 +25,7 @@ const AROUND = 1.7;
 export function Picture({ visit, body, plan, task }: PictureProps) {
   const arrowHead = useId();
   const shown = useMemo(() => {
-    const kind =
-      task.zone === null
-        ? null
-        : (packs.zones.zones.find(({ id }) => id === zoneKindId(task.zone ?? '')) ?? null);
+    const kind = task.zone === null ? null : zoneKind(packs.zones, task.zone);
     // The side is drawn for the left; the right is its mirror.
     const drawn = [...new Set(task.zones.map((zone) => zone.replace(/\.right$/, '.left')))];
     const first = kind ? CLOSE[kind.part] : undefined;
