@@ -67,10 +67,10 @@ describe('by touch', () => {
     expect(await page.$$('[aria-label="skin"] [aria-pressed="true"]')).toHaveLength(0);
 
     await look(page, 'right');
-    await page.$eval(place('ear-outside.right'), (shape) => (shape as SVGElement).focus());
+    await page.$eval(place('ear-outside#leather.right'), (shape) => (shape as SVGElement).focus());
     await page.keyboard.press('Enter');
     await chip(page, 'pigment', 'pale skin');
-    await found(page, 'pale skin right ear, outside');
+    await found(page, 'pale skin right ear leather');
     await page.locator('.draft-bar ::-p-text(Undo)').click();
     await page.waitForFunction(() => !document.querySelector('.found')?.textContent?.includes('pale skin'));
     await saved(page);
@@ -164,7 +164,7 @@ describe('bad input says what to do and loses nothing', () => {
   it('at each field of a place', async () => {
     const page = await salon.enter('Bram Quennell');
     await openHands(page, 'Pilchard');
-    await page.click(place('thigh.left'));
+    await page.click(place('thigh#jacket.left'));
     await chip(page, 'Add a mat', 'firm');
     for (const [label, typed, says] of [
       ['Length', '90', 'is this in mm'],

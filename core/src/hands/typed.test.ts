@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { packs } from '../../testing/packs.ts';
+import { breed, packs } from '../../testing/packs.ts';
 import { PHRASES } from '../../testing/phrases.ts';
 import { freshHands, withFind } from './hands.ts';
 import { suggestions } from './suggestions.ts';
@@ -9,6 +9,7 @@ import type { LengthUnit } from '../units/length.ts';
 import { vocabulary } from './vocabulary.ts';
 import { contradicted } from './onSheet.ts';
 import { readTyped } from './typed.ts';
+import { withParts } from '../packs/zones.ts';
 
 const finds = (typed: string) => {
   const read = readTyped(typed, packs);
@@ -309,5 +310,30 @@ describe('the sheet of finds', () => {
     expect(asked('no mats')).toMatchObject([{ of: 'mat', zone: 'back' }]);
     expect(asked('not high behind, no shedding')).toHaveLength(2);
     expect(asked('no fleas')).toEqual([]);
+  });
+});
+
+describe('parts of places that a line divides', () => {
+  const cocker = breed('american-cocker-spaniel').trims.find(({ id }) => id === 'companion');
+  const named = withParts(packs, cocker?.splits ?? []);
+  const placeOf = (typed: string, from = named) => {
+    const read = readTyped(typed, from);
+    return read.ok
+      ? read.finds.flatMap((find) => (find.kind === 'sign' ? [find.sign.zone] : []))
+      : read.problem.kind;
+  };
+  const matAt = (typed: string, from = named) => {
+    const read = readTyped(typed, from);
+    return read.ok
+      ? read.finds.flatMap((find) => (find.kind === 'mat' ? [find.mat.zone] : []))
+      : read.problem.kind;
+  };
+
+  it('are called by their own names on a dog that has them, and by their place’s on any other', () => {
+    expect(matAt('mat crown 2x2 firm')).toEqual(['topknot#crown']);
+    expect(matAt('mat crown 2x2 firm', packs)).toEqual(['topknot']);
+    expect(matAt('mat L ear feather 4x3 tight')).toEqual(['ear-outside#feather.left']);
+    expect(placeOf('lump R ear leather')).toEqual(['ear-outside#leather.right']);
+    expect(matAt('mat topknot 2x2 firm')).toEqual(['topknot']);
   });
 });

@@ -109,11 +109,13 @@ const SHEETS: readonly Sheet[] = [
     chains: [
       ['run:jacket', 'run:front'],
       ['run:ears', 'form:ears'],
+      ['run:face', 'zone:topknot#crown'],
     ],
     cards: {
       'run:jacket': ['blade-7f', 'with', 3.2, 3.2],
       'run:front': ['blade-10', 'with', 1.5, 1.6],
       'run:face': ['blade-10', 'with', 1.5, 1.5],
+      'zone:topknot#crown': ['curved-shears', null, 8, 20],
       'run:ears': ['blade-10', 'with', 1.2, 1.5],
       'form:foreleg.left': ['thinners → curved-shears → thinners', null, 11, 40],
     },

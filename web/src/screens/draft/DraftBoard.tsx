@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack } from '@kurrel/core';
-import { byId, kindsIn, zoneKindId } from '@kurrel/core';
+import { byId, clipLines, kindsIn, zoneKindId } from '@kurrel/core';
 import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useDebounce } from 'use-debounce';
@@ -28,6 +28,7 @@ import { useAddress } from './useAddress.ts';
 import { useOnDog } from './useOnDog.ts';
 import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
+import { lineSentence } from '../sheet/sheetText.ts';
 
 interface DraftBoardProps {
   readonly sheet: VisitSheet;
@@ -86,6 +87,11 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     () => zonesOf(dog.first, view.selected, view.side),
     [dog.first, view.selected, view.side],
   );
+  const dividing = useMemo(() => {
+    const split = dog.visit.trim.splits.find(({ into }) => into.includes(view.selected));
+    const [line] = split ? clipLines(packs, breed, { lines: [split.line] }, dog.body) : [];
+    return line ? lineSentence(packs, line, unit) : null;
+  }, [breed, dog, view.selected, unit]);
   const clear = useCallback(() => dispatch(clearOverride(zones)), [dispatch, zones]);
   const showHelp = useCallback(() => setHelp(true), []);
   const settledZone = settled.plan.zones.find((z) => z.zone === zones[0]);
@@ -212,6 +218,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
                 side={view.side}
                 unit={unit}
                 cost={cost}
+                line={dividing}
               />
               <OwnWord
                 key={`own ${zone.zone}`}

@@ -32,6 +32,8 @@ interface ZonePanelProps {
   readonly unit: LengthUnit;
   /** What the groomer's own length costs here. */
   readonly cost: OwnCost | null;
+  /** Where the line runs that the place ends at; null where none divides it. */
+  readonly line: string | null;
 }
 
 /** A zone's name and its length, as it is at this moment. */
@@ -75,6 +77,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           ))}
         </ul>
       )}
+      {props.line && <p className="row-figure muted">Ends at its line. {props.line}</p>}
       <BlockIn passes={zone.passes} unit={unit} />
       <Joins joins={zone.joins} unit={unit} />
       {zone.side && (
