@@ -114,6 +114,31 @@ describe('a line divides the places it crosses', () => {
   });
 });
 
+describe('a dog like another that is divided already', () => {
+  const found = ['short-neck', 'long-loin', 'flat-ribs', 'high-behind', 'loaded-shoulder'] as const;
+  it.each(every)('%s, %s: is cut as it would be afresh, whatever is found on it', (id, _trimId, trim) => {
+    const bare = whole(id);
+    const cut = divided(packs, breed(id), trim, bare);
+    for (const finding of found) {
+      const own = bodyOf(packs, breed(id), {}, [{ finding, severity: 'marked' }], bare);
+      const after = divided(packs, breed(id), trim, own, { whole: bare, cut });
+      const fresh = divided(packs, breed(id), trim, own);
+      for (const view of VIEW_IDS)
+        expect(after.views[view].parts.map(({ stations }) => stations)).toEqual(
+          fresh.views[view].parts.map(({ stations }) => stations),
+        );
+    }
+  });
+
+  it('and shares with it what is the same', () => {
+    const bare = whole('miniature-schnauzer');
+    const trim = trimOf('miniature-schnauzer', 'clip-and-card');
+    const cut = divided(packs, breed('miniature-schnauzer'), trim, bare);
+    const again = divided(packs, breed('miniature-schnauzer'), trim, { ...bare }, { whole: bare, cut });
+    expect(again.views.side.parts.every((part, i) => part === cut.views.side.parts[i])).toBe(true);
+  });
+});
+
 describe('no drawn line is decoration', () => {
   it.each(breeds.flatMap((pack) => pack.trims.map((trim) => [pack.id, trim.id, trim] as const)))(
     '%s, %s: on the two sides of every line another length or another tool is wanted',

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import polygonClipping from 'polygon-clipping';
 import type { Body, ViewId } from '../body/body.ts';
 import { facingPlace } from '../body/facing.ts';
@@ -7,6 +8,7 @@ import { landmark } from '../body/landmarks.ts';
 import type { Station, View, ViewPart, ZonePatch } from '../body/view.ts';
 import { withZones } from '../body/view.ts';
 import type { BreedPack, Trim } from '../packs/breed.ts';
+import { landmarksOfAnchor } from '../packs/checkNames.ts';
 import type { ViewPack } from '../packs/views.ts';
 import type { Split } from '../packs/zones.ts';
 import type { Side } from '../terms/zone.ts';
@@ -19,7 +21,8 @@ const BEYOND = 3;
 
 /**
  * A body whose places are divided by the lines of a trim, in every view: its stations and patches are of the parts. Where a view does not
- * show the line, all that is seen of the place is the split's first part. A body without divided places is itself.
+ * show the line, all that is seen of the place is the split's first part. A body without divided places is itself. `like`: a body that is
+ * divided already; parts that are the same, under lines that are, are taken from it, which only saves time.
  * @throws MisuseError for a line or landmark the breed lacks.
  */
 export function divided(
@@ -27,12 +30,16 @@ export function divided(
   breed: Pick<BreedPack, 'lines'>,
   { splits }: Pick<Trim, 'splits'>,
   body: Body,
+  like: { readonly whole: Body; readonly cut: Body } | null = null,
 ): Body {
   if (splits.length === 0) return body;
   const lines = splits.map(({ line }) => line);
+  const unmoved = like !== null && areSame(breed, splits, body, like.whole);
   const inView = (id: ViewId): View => {
-    const drawn = clipLines(packs, breed, { lines }, body, id);
     const view = body.views[id];
+    if (like && unmoved && isSame(view.parts, like.whole.views[id].parts, splits))
+      return { ...view, parts: withParts(view.parts, like.whole.views[id].parts, like.cut.views[id].parts) };
+    const drawn = clipLines(packs, breed, { lines }, body, id);
     const cuts = splits.map((split) => cutOf(split, drawn, packs.views, body, id));
     return { ...view, parts: view.parts.map((part) => cutPart(part, cuts, body.heightMm)) };
   };
@@ -49,6 +56,38 @@ export function divided(
   return { ...body, views: { side, headSide, front, rear, top, headFront } };
 }
 
+const isOf = (part: ViewPart, splits: readonly Split[]): boolean =>
+  part.zones.some((zone) => splits.some((split) => split.zone === zoneKindId(zone)));
+
+/** Whether the landmarks that the lines of the splits hang on are where they are on another body. */
+const areSame = (
+  { lines }: Pick<BreedPack, 'lines'>,
+  splits: readonly Split[],
+  body: Body,
+  other: Body,
+): boolean =>
+  isEqual(body.widthsMm, other.widthsMm) &&
+  splits.every(({ line, toward }) => {
+    const anchors = lines.find(({ id }) => id === line)?.anchors ?? [];
+    return [toward, ...anchors.flatMap(landmarksOfAnchor)].every((name) => {
+      const [at, was] = [body.landmarks[name], other.landmarks[name]];
+      return at?.x === was?.x && at?.y === was?.y;
+    });
+  });
+
+/** Whether the parts of a view that the splits cut are those of another body. */
+const isSame = (parts: readonly ViewPart[], others: readonly ViewPart[], splits: readonly Split[]): boolean =>
+  parts.every(
+    (part, i) => part === others[i] || !(isOf(part, splits) || (others[i] && isOf(others[i], splits))),
+  );
+
+/** Parts as a body that is divided has them where they are the same. */
+const withParts = (
+  parts: readonly ViewPart[],
+  wholes: readonly ViewPart[],
+  cut: readonly ViewPart[],
+): readonly ViewPart[] => parts.map((part, i) => (part === wholes[i] ? (cut[i] ?? part) : part));
+
 /** A split in one view: what lies on its first part's side, by the side of the dog; null where the view does not show the line. */
 interface Cut {
   readonly split: Split;
@@ -57,6 +96,7 @@ interface Cut {
 
 function cutOf(split: Split, lines: readonly DrawnLine[], { views }: ViewPack, body: Body, id: ViewId): Cut {
   const paths = joined(lines.find((line) => line.id === split.line)?.paths ?? []);
+  if (paths.length === 0) return { split, regionOn: () => null };
   const view = views.find((one) => one.id === id);
   const fromAbove = view?.seen === 'above';
   const toward = landmark(body.landmarks, split.toward);
@@ -130,6 +170,7 @@ function regionOf(
 /** A part whose stations and patches of the divided places are of their parts. */
 function cutPart(part: ViewPart, cuts: readonly Cut[], heightMm: number): ViewPart {
   const zones = [...new Set([...part.zones, ...part.patches.map(({ zone }) => zone)])];
+  if (!cuts.some(({ split }) => zones.some((zone) => zoneKindId(zone) === split.zone))) return part;
   const here = new Map(
     zones.flatMap((zone): readonly (readonly [string, CutHere])[] => {
       const cut = cuts.find(({ split }) => zoneKindId(zone) === split.zone);
@@ -140,7 +181,6 @@ function cutPart(part: ViewPart, cuts: readonly Cut[], heightMm: number): ViewPa
       return [[zone, { first, second, region, holds, leastMm2: (LABELLED * heightMm) ** 2 }]];
     }),
   );
-  if (here.size === 0) return part;
   const stations = part.stations.map((station) => {
     const cut = here.get(station.zone);
     return cut ? { ...station, zone: cut.holds(station.point) ? cut.first : cut.second } : station;

@@ -31,13 +31,19 @@ const known = new WeakMap<Case['facts'], Bodies & Pick<Case, 'breed' | 'findings
 export function bodiesOf(visit: Case): Bodies {
   const whole = wholeBodiesOf(visit);
   if (visit.trim.splits.length === 0) return whole;
-  const [own, bare, ideal] = [inParts(visit, whole.own), inParts(visit, whole.bare), inParts(visit, whole.ideal)];
+  const bare = inParts(visit, whole.bare, null);
+  const own = inParts(visit, whole.own, { whole: whole.bare, cut: bare });
+  const ideal = inParts(visit, whole.ideal, { whole: whole.bare, cut: bare });
   return { own, bare, ideal, still: stillIn(own)(bare)(ideal) };
 }
 
-function inParts({ packs, breed, trim }: Case, body: Body): Body {
+function inParts(
+  { packs, breed, trim }: Case,
+  body: Body,
+  like: { readonly whole: Body; readonly cut: Body } | null,
+): Body {
   const known = partsKnown(body);
-  const before = known.get(trim) ?? divided(packs, breed, trim, body);
+  const before = known.get(trim) ?? divided(packs, breed, trim, body, like);
   known.set(trim, before);
   return before;
 }

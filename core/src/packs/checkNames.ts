@@ -107,7 +107,7 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
     const asked = seen.flatMap(facingAnchorsOf).map(({ anchor }) => `${anchor}`);
     say(`lines[${l}]`, 'anchor', asked, anchors);
     line.anchors.forEach((anchor, a) =>
-      say(`lines[${l}].anchors[${a}]`, 'landmark', named(anchor), landmarks),
+      say(`lines[${l}].anchors[${a}]`, 'landmark', landmarksOfAnchor(anchor), landmarks),
     );
   });
   file.cautions.forEach((caution, c) => say(`cautions[${c}].zones`, 'zone', caution.zones, zones));
@@ -120,7 +120,8 @@ function zonesNamed(rule: Rule): readonly string[] {
   return rule.kind === 'lengthOrder' ? [rule.shorter, rule.longer] : [];
 }
 
-function named(anchor: Anchor): readonly string[] {
+/** The landmarks that an anchor of a clip line hangs on. */
+export function landmarksOfAnchor(anchor: Anchor): readonly string[] {
   if ('at' in anchor) return [anchor.at];
   if ('from' in anchor) return [anchor.from, ...anchor.until];
   return 'between' in anchor ? anchor.between : [anchor.off, anchor.toward];
