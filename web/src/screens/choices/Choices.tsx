@@ -49,10 +49,12 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     return LOOKED_AT.map((id): LookedAt => {
       const view = body.views[id];
       const now = first ? outlineOf(view, first.plan, 'now', false) : [];
-      const outlines = looks.map(({ plan }, at) =>
-        outlineOf((bodies[at] ?? body).views[id], plan, 'after', false),
-      );
-      return { id, view, now, outlines, frame: frameFor(view, [now, ...outlines], BARE) };
+      const looked = looks.map(({ plan }, at) => {
+        const own = (bodies[at] ?? body).views[id];
+        return { view: own, outline: outlineOf(own, plan, 'after', false) };
+      });
+      const outlines = looked.map(({ outline }) => outline);
+      return { id, view, now, looks: looked, frame: frameFor(view, [now, ...outlines], BARE) };
     });
   }, [asked, looks]);
 

@@ -21,8 +21,8 @@ export interface LookedAt {
   readonly id: ViewId;
   readonly view: View;
   readonly now: Outline;
-  /** By look. */
-  readonly outlines: readonly Outline[];
+  /** By look: the dog in its places, and its coat. */
+  readonly looks: readonly { readonly view: View; readonly outline: Outline }[];
   readonly frame: Frame;
 }
 
@@ -77,14 +77,14 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
         </h2>
       </header>
       <div className="looked-at">
-        {drawn.map(({ id, view, now, outlines, frame }) => (
+        {drawn.map(({ id, view, now, looks, frame }) => (
           <DogDrawing
             key={id}
             label={`${breed.name} in ${trimName}${SEEN_WORD[id] ?? ''}`}
-            view={view}
+            view={looks[slot]?.view ?? view}
             plan={plan}
             frame={frame}
-            outline={outlines[slot] ?? []}
+            outline={looks[slot]?.outline ?? []}
             ghost={now}
             ideal={[]}
             lines={[]}
