@@ -1,14 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import {
-  breed,
-  breeds,
-  caseFor,
-  hairEverywhere,
-  mat,
-  override,
-  planFor,
-} from '../../testing/packs.ts';
+import { breed, breeds, caseFor, hairEverywhere, mat, override, planFor } from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { bodiesOf } from '../outline/bodies.ts';
 import type { Rule } from '../packs/breed.ts';

@@ -52,7 +52,7 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
       untouched ||
       lost !== null ||
       techniques.length === 0 ||
-      area.techniques[0] === 'leave',
+      area.stands,
   };
 }
 
@@ -74,7 +74,7 @@ function shortForForm(
     untouched &&
     trim.head !== null &&
     zone.kind.part === 'head' &&
-    area.techniques[0] !== 'leave' &&
+    !area.stands &&
     first !== undefined &&
     techniqueKind(packs.tools, first).byHand &&
     welfare.leaveAlone === null &&

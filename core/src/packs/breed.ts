@@ -25,6 +25,8 @@ export interface TrimArea extends Usual {
   readonly layDeg: number | null;
   /** Edges towards shorter hair: cut at a bevel, or left to stand over it. */
   readonly edge: 'bevelled' | 'over';
+  /** The hair is left as it stands, at most tipped: the first of its techniques cuts nothing. */
+  readonly stands: boolean;
   /** The direction is the pattern's word: no length turns a machine against it. */
   readonly directionBinds: boolean;
   /** Drawn for a head of the breed's middle size: longer on a larger head. */

@@ -12,7 +12,7 @@ import type { Split } from './zones.ts';
  * row does not say stays as it was; `null` takes a shape, lay or reason away again. What is said of a part of a divided place goes over what
  * is said of all of it, in whatever order.
  */
-export type AreaRow = { readonly zones: readonly string[] } & Partial<TrimArea>;
+export type AreaRow = { readonly zones: readonly string[] } & Partial<Omit<TrimArea, 'stands'>>;
 
 /** A recurring way of clipping, with its lengths as defaults. */
 export interface Pattern {

@@ -176,3 +176,14 @@ describe('what a trim wants', () => {
     }
   });
 });
+
+describe('hair that a trim lets stand', () => {
+  it('is where the first of its techniques cuts nothing, and only there', () => {
+    for (const { id, trims } of breeds)
+      for (const trim of trims)
+        for (const [kind, { techniques, stands }] of Object.entries(trim.areas)) {
+          const first = packs.tools.techniques.find((technique) => technique.id === techniques[0]);
+          expect(stands, `${id} ${trim.id} ${kind}`).toBe(first?.cuts === false);
+        }
+  });
+});

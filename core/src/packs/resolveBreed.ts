@@ -70,7 +70,9 @@ const rowsOf = (pattern: Pattern): readonly Row[] => withSource(pattern.areas, p
 
 function areasOf(rows: readonly Row[], kinds: readonly ZoneKind[], packs: Built, where: string): Areas {
   const named = rows.map((row) => ({ ...finished(row, packs), zones: zonesIn(row.zones, packs) }));
-  return Object.fromEntries(kinds.map((kind) => [kind.id, cleared(areaOf(named, kind, where), kind, packs)]));
+  return Object.fromEntries(
+    kinds.map((kind) => [kind.id, cleared(areaOf(named, kind, packs, where), kind, packs)]),
+  );
 }
 
 /** The splits of the lines that a trim draws; of two of one place the later. */
@@ -94,8 +96,14 @@ function spelledOut(named: readonly (readonly string[])[], splits: readonly Spli
     });
 }
 
-function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
-  let area: Partial<TrimArea> = {
+function areaOf(rows: readonly Row[], kind: ZoneKind, { tools }: Built, where: string): TrimArea {
+  const area = drawnArea(rows, kind, where);
+  const [first] = area.techniques;
+  return { ...area, stands: first !== undefined && !byId('technique', tools.techniques, first).cuts };
+}
+
+function drawnArea(rows: readonly Row[], kind: ZoneKind, where: string): Omit<TrimArea, 'stands'> {
+  let area: Partial<Omit<TrimArea, 'stands'>> = {
     ...kind.usual,
     shape: null,
     roles: [],
@@ -112,7 +120,7 @@ function areaOf(rows: readonly Row[], kind: ZoneKind, where: string): TrimArea {
   if (area.mm === undefined || area.range === undefined) {
     throw new MisuseError(`${where}: nothing says what to leave at "${kind.id}"`);
   }
-  return area as TrimArea;
+  return area as Omit<TrimArea, 'stands'>;
 }
 
 /** A fold that a trim cuts is kept clear, whatever length the trim draws round it. */
@@ -120,12 +128,12 @@ function cleared(area: TrimArea, kind: ZoneKind, { tools }: Built): TrimArea {
   const clear = kind.cleared;
   if (!clear) return area;
   // What is left to stand there is left: a fold is cleared or not touched.
-  if (area.techniques[0] === 'leave') return { ...area, techniques: ['leave'] };
+  if (area.stands) return { ...area, techniques: area.techniques.slice(0, 1) };
   const [lo, hi] = [Math.max(area.range[0], clear.range[0]), Math.min(area.range[1], clear.range[1])];
   if (area.mm >= clear.range[0] && area.mm <= clear.range[1])
     return { ...area, range: [lo, hi], direction: 'with' };
   const finishes = clear.techniques.map((id) => byId('technique', tools.techniques, id).finish);
-  return { ...area, ...clear, finishes, direction: 'with', source: 'custom' };
+  return { ...area, ...clear, finishes, direction: 'with', stands: false, source: 'custom' };
 }
 
 function finished(row: Row, { tools }: Built): Row {

@@ -41,6 +41,8 @@ export interface TechniqueKind {
   readonly id: Technique;
   /** How it leaves the coat when a row of a trim does not say. */
   readonly finish: Finish;
+  /** False for leaving the hair as it stands. */
+  readonly cuts: boolean;
   /** Cut to any length by eye. */
   readonly byHand: boolean;
   /** Passes under a mat. */

@@ -8,7 +8,8 @@ const TERRIERS = [
   ...JACKET.map((place) => place.replace('shoulder', 'shoulder#jacket')),
   ...['thigh#jacket.left', 'thigh#jacket.right', 'breech.left', 'tail-root', 'tail'],
 ];
-const jacketOf = (breedId: string) => (breedId.includes('spaniel') ? [...JACKET, 'thigh.left', 'tail-root'] : TERRIERS);
+const jacketOf = (breedId: string) =>
+  breedId.includes('spaniel') ? [...JACKET, 'thigh.left', 'tail-root'] : TERRIERS;
 
 const clipped = breeds.flatMap(({ id, trims }) =>
   trims
@@ -27,7 +28,9 @@ describe('a clipped jacket', () => {
 
   it.each(clipped)('%s: one 7F with the lay from the neck to the tail', (_name, breedId, trimId) => {
     const zones = planned(breedId, trimId);
-    for (const place of breedId === 'generic-wire' || breedId === 'border-terrier' ? JACKET : jacketOf(breedId)) {
+    for (const place of breedId === 'generic-wire' || breedId === 'border-terrier'
+      ? JACKET
+      : jacketOf(breedId)) {
       const { tool } = zones.get(place) ?? {};
       expect([place, tool?.toolId, tool?.direction]).toEqual([place, 'blade-7f', 'with']);
     }

@@ -9,7 +9,7 @@ import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 9;
+export const CORE_VERSION = 10;
 
 export interface PlannedTool {
   readonly toolId: string;

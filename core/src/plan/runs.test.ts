@@ -26,14 +26,18 @@ describe('a lamb is cut in a few runs', () => {
   it('the body in one 13 mm comb from below the occiput, down the rump and the thighs', () => {
     const body = runOf(lamb(), 'body');
     expect(body?.tool).toMatchObject({ toolId: 'comb-13', direction: 'with', leavesMm: 13 });
-    expect(body?.zones).toEqual(expect.arrayContaining([...BODY, 'forechest#front', 'thigh.left', 'breech.right']));
+    expect(body?.zones).toEqual(
+      expect.arrayContaining([...BODY, 'forechest#front', 'thigh.left', 'breech.right']),
+    );
     expect(body).toMatchObject({ from: 'below the occiput', to: 'tail root', stretch: null });
   });
 
   it('the underline by the same comb turned, face and throat by one blade, the feet by it too', () => {
     const plan = lamb();
     expect(runOf(plan, 'underline')?.tool).toMatchObject({ toolId: 'comb-13', direction: 'against' });
-    expect(runOf(plan, 'face')?.zones).toEqual(expect.arrayContaining(['cheek.left', 'beard', 'throat', 'forechest#vee']));
+    expect(runOf(plan, 'face')?.zones).toEqual(
+      expect.arrayContaining(['cheek.left', 'beard', 'throat', 'forechest#vee']),
+    );
     expect(runOf(plan, 'face')?.tool).toMatchObject({ toolId: 'blade-10', direction: 'against' });
   });
 

@@ -87,7 +87,7 @@ export const hairReasons = (
 
 /** What was seen on the coat and what it changes, said where the coat is worked. */
 export function coatReasons({ coat, packs }: Case, area: TrimArea, school: Schooled): readonly Reason[] {
-  if (area.techniques[0] === 'leave') return [];
+  if (area.stands) return [];
   const changed = coat.changedBy.map(({ name, effect, source }) =>
     reason('hair', 'coat-modifier', `${name}: ${effect}`, source),
   );

@@ -89,7 +89,7 @@ describe('a house rule in a zone', () => {
   });
 
   it('prefers nothing where the trim leaves the hair', () => {
-    const left = under({ prefer: ['thin'] }, { techniques: ['leave', 'comb'] });
+    const left = under({ prefer: ['thin'] }, { techniques: ['leave', 'comb'], stands: true });
     expect(left.techniques).toEqual(['leave', 'comb']);
   });
 

@@ -60,7 +60,7 @@ function follow(
   }
   const { techniques } = school;
   const kept = techniques.filter((technique) => !effect.forbid?.includes(technique));
-  const wanted = school.area.techniques[0] === 'leave' ? [] : (effect.prefer ?? []);
+  const wanted = school.area.stands ? [] : (effect.prefer ?? []);
   const next = [...new Set([...wanted, ...kept])];
   if (next.length > 0 && next.join() !== techniques.join()) {
     const gone = techniques.filter((technique) => !next.includes(technique));

@@ -109,7 +109,7 @@ describe('what to leave in a zone', () => {
   });
 
   it('what a trim leaves is left, until it is beyond the trim', () => {
-    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'] } as const;
+    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'], stands: true } as const;
     const at = (hair?: number) =>
       targetIn(drawn('back', left, hair === undefined ? {} : { hairMm: { back: hair } }), 'back').untouched;
     expect(at()).toBe(true);
@@ -118,7 +118,7 @@ describe('what to leave in a zone', () => {
   });
 
   it('more hair never leaves less: what stands and is beyond the trim is tipped to its longest', () => {
-    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'] } as const;
+    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'], stands: true } as const;
     const mmAt = (hair: number) => targetIn(drawn('back', left, { hairMm: { back: hair } }), 'back').mm;
     expect([40, 59, 60, 61, 120].map(mmAt)).toEqual([40, 59, 60, 60, 60]);
   });
@@ -133,7 +133,7 @@ describe('what to leave in a zone', () => {
 
   it('one length all over is done where the trim would leave the hair, by any technique', () => {
     const wish = { ...AS_DRAWN, weeksBetween: 6, allOverMm: 20 };
-    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'] } as const;
+    const left = { mm: 38, range: [25, 60], techniques: ['leave', 'thin'], stands: true } as const;
     const all = targetIn(drawn('back', left, { wish, hairMm: { back: 15 } }), 'back');
     expect(all).toMatchObject({ mm: 15, allOver: true, conflicts: [{ kind: 'hair-missing' }] });
     expect(all.techniques).toEqual(['thin', 'clip', 'comb', 'scissor']);
@@ -147,12 +147,14 @@ describe('what to leave in a zone', () => {
   });
 
   it('what the trim leaves is moved by nothing but a wish', () => {
-    const left = { mm: 20, range: [18, 60], techniques: ['leave', 'thin'] } as const;
+    const left = { mm: 20, range: [18, 60], techniques: ['leave', 'thin'], stands: true } as const;
     const tight: Extra = { signs: [sign('curl-tight', 'back')] };
     expect(targetIn(drawn('back', left, tight), 'back').mm).toBe(20);
     const wish = { ...AS_DRAWN, weeksBetween: 6, allOverMm: 20 };
     expect(targetIn(drawn('back', left, { ...tight, wish }), 'back').mm).toBeCloseTo(21.6, 9);
-    expect(targetIn(drawn('back', { ...left, techniques: ['comb'] }, tight), 'back').mm).toBeCloseTo(21.6, 9);
+    expect(
+      targetIn(drawn('back', { ...left, techniques: ['comb'], stands: false }, tight), 'back').mm,
+    ).toBeCloseTo(21.6, 9);
   });
 });
 

@@ -158,7 +158,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
   const outlined = outlineAt(visit, zone, matted.outline, area);
   const [first] = school.techniques;
   const bladed = first !== undefined && techniqueKind(packs.tools, first).onSkin;
-  const stays = area.techniques[0] === 'leave' && !asked.wished;
+  const stays = area.stands && !asked.wished;
   const shaped = stays
     ? { mm: asked.mm, reasons: [] }
     : structured(visit, zone, { area, welfare, outlined, bladed, schoolShare: school.share }, asked.mm);
@@ -245,7 +245,9 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
       techniques.includes(technique),
     ),
     forbidden: [
-      ...school.techniques.filter((technique) => technique !== 'leave' && !techniques.includes(technique)),
+      ...school.techniques.filter(
+        (technique) => techniqueKind(packs.tools, technique).cuts && !techniques.includes(technique),
+      ),
       ...(shaving === 'declined'
         ? packs.tools.techniques.filter(({ onSkin }) => onSkin).map(({ id }) => id)
         : []),

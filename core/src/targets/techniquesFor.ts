@@ -29,7 +29,7 @@ export function techniquesFor(
   const wanted = allOver ? cut : own;
   return [...new Set([...preferredAt(visit, welfare, wanted[0], mm), ...wanted])].filter(
     (technique) =>
-      technique !== 'leave' &&
+      kindOf(technique).cuts &&
       !welfare.forbidden.includes(technique) &&
       !(felted && kindOf(technique).needsCombedCoat) &&
       !(shaving === 'declined' && kindOf(technique).onSkin),

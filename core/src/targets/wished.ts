@@ -34,7 +34,7 @@ export function wished(visit: Case, zone: DogZone, area: TrimArea, mattedShort: 
       tooShortMm: tooShort ? wish.allOverMm : null,
     };
   }
-  if (area.techniques[0] === 'leave') return null;
+  if (area.stands) return null;
   const lean = (mm: number) => ({ mm, rule: 'wish-lean', about: wish.lean, tooShortMm: null }) as const;
   if (wish.lean === 'shorter') return lean(area.range[0]);
   if (wish.lean === 'longer') return lean(area.range[1]);

@@ -6,6 +6,7 @@ import { stepCautions } from '../welfare/cautions.ts';
 import { applies, isTriggered, helpFor } from './applies.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask } from './plainTask.ts';
+import { bareTechnique } from '../tools/drawer.ts';
 
 /**
  * The bath as its programme has it, one step after another, with the rough clip before it, or between two baths. Washing and drying share out what
@@ -88,9 +89,10 @@ function roughTask(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[
   const part = times.parts.find(({ role }) => role === 'rough-clip');
   if (!plan.roughClip.wanted || !part) return [];
   const { roughClipShare } = times;
-  const trigger = isTriggered(visit, null, undefined, 'clip');
+  const bare = bareTechnique(visit.packs.tools);
+  const trigger = isTriggered(visit, null, undefined, bare);
   const longest = plan.zones
-    .flatMap(({ tool }) => (tool?.technique === 'clip' ? [tool] : []))
+    .flatMap(({ tool }) => (tool?.technique === bare ? [tool] : []))
     .sort((a, b) => b.leavesMm - a.leavesMm)[0];
   return [
     {
@@ -98,13 +100,13 @@ function roughTask(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[
       phase: 'rough',
       toolId: longest?.toolId ?? null,
       tool: longest?.label ?? 'blade',
-      technique: 'clip',
+      technique: bare,
       direction: 'with',
       minutes: (minutesOf(estimate, part.id) * roughClipShare) / (1 + roughClipShare),
-      stress: tasks.stress.clip * tasks.handlingStress[visit.handling] * (trigger ? tasks.triggerStress : 1),
+      stress: tasks.stress[bare] * tasks.handlingStress[visit.handling] * (trigger ? tasks.triggerStress : 1),
       trigger,
       part: part.id,
-      cautions: stepCautions(visit, 'rough-clip', 'clip'),
+      cautions: stepCautions(visit, 'rough-clip', bare),
     },
   ];
 }

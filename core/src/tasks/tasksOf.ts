@@ -13,6 +13,7 @@ import type { Task } from './tasks.ts';
 import { runId } from './runTasks.ts';
 import { zoneTasks } from './zoneTasks.ts';
 import { zoneKind } from '../packs/zones.ts';
+import { bareTechnique } from '../tools/drawer.ts';
 
 /**
  * Every step of a visit, from the plan's zones, mats, bath and finishing and from what is on every dog: with its tool, stance,
@@ -64,21 +65,20 @@ const BEFORE_MATS = ['brush'];
 
 function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
   const { tasks, zones } = visit.packs;
+  const bare = bareTechnique(visit.packs.tools);
   return (mats?.mats ?? []).flatMap((judged): Draft[] => {
     const { mat, decision, brushMinutes, clipMinutes, blade, takesZone } = judged;
     const minutes =
       decision === 'clip' ? clipMinutes : brushMinutes + (decision === 'part' ? clipMinutes : 0);
     if (minutes <= 0) return [];
     const kind = zoneKind(zones, mat.zone);
-    const trigger = isTriggered(visit, null, mat.zone, decision === 'save' ? undefined : 'clip');
+    const trigger = isTriggered(visit, null, mat.zone, decision === 'save' ? undefined : bare);
     return [
       {
         ...plainTask(visit, `mat:${mat.id}`, kind.name, stanceOf(visit, kind.id)),
         phase: 'prep',
         tool: decision === 'clip' ? (blade?.label ?? 'blade') : 'slicker',
-        ...(decision === 'clip' && blade
-          ? { toolId: blade.toolId, technique: 'clip', direction: 'with' }
-          : {}),
+        ...(decision === 'clip' && blade ? { toolId: blade.toolId, technique: bare, direction: 'with' } : {}),
         // The place comes to the blade's length with its mat.
         leavesMm: decision !== 'save' && takesZone ? (blade?.leavesMm ?? null) : null,
         zone: mat.zone,
@@ -97,7 +97,7 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         trigger,
         safety: true,
         how: [tasks.mats.how[decision]],
-        cautions: stepCautions(visit, 'mats', decision === 'save' ? null : 'clip'),
+        cautions: stepCautions(visit, 'mats', decision === 'save' ? null : bare),
         after: BEFORE_MATS,
       },
     ];

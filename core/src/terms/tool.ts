@@ -1,6 +1,5 @@
 /** How hair is shortened. */
 export type Technique = 'clip' | 'comb' | 'scissor' | 'thin' | 'strip' | 'leave';
-export const TECHNIQUES: readonly Technique[] = ['clip', 'comb', 'scissor', 'thin', 'strip', 'leave'];
 
 /** The way a tool runs against the lay of the hair. */
 export type Direction = 'with' | 'against' | 'across';

@@ -1,4 +1,4 @@
-import { byId } from '../terms/failure.ts';
+import { byId, MisuseError } from '../terms/failure.ts';
 import type { Coat } from '../coat/hair.ts';
 import type { TechniqueKind, ToolKind, ToolPack, ToolRole } from '../packs/tools.ts';
 import type { Direction, Finish, Hand, Technique } from '../terms/tool.ts';
@@ -76,6 +76,13 @@ export function calibrationOf(tool: DrawerTool, coatClass: string, direction: Di
     UNCALIBRATED,
     tool.measures.filter((m) => m.coatClass === coatClass && m.direction === direction),
   );
+}
+
+/** The technique that passes under a mat and through a filthy coat. @throws MisuseError where the pack has none. */
+export function bareTechnique({ techniques }: Pick<ToolPack, 'techniques'>): Technique {
+  const bare = techniques.find(({ passesMat }) => passesMat);
+  if (!bare) throw new MisuseError('no technique of the packs passes under a mat');
+  return bare.id;
 }
 
 /** How a technique behaves. @throws MisuseError for one the pack does not describe. */

@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../testing/evenly.ts';
 import type { Extra } from '../../testing/packs.ts';
-import { breeds, caseFor, hairEverywhere, override, packs, placesOfCase, planFor, sign, tool, zoneOf } from '../../testing/packs.ts';
+import {
+  breeds,
+  caseFor,
+  hairEverywhere,
+  override,
+  packs,
+  placesOfCase,
+  planFor,
+  sign,
+  tool,
+  zoneOf,
+} from '../../testing/packs.ts';
 import type { Override } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { planGroom } from '../plan/planGroom.ts';
@@ -133,7 +144,10 @@ describe('a first visit', () => {
   it('is longer also where the drawer’s next blade is far: the blade that was drawn is no answer', () => {
     const drawer = [tool('blade-7f'), tool('blade-5f', { lengthMm: 6.8 }), tool('straight-shears')];
     const ear = (firstVisit: boolean) =>
-      zoneOf(planFor('yorkshire-terrier', { trimId: 'puppy-cut', drawer, firstVisit }), 'ear-outside#tip.left');
+      zoneOf(
+        planFor('yorkshire-terrier', { trimId: 'puppy-cut', drawer, firstVisit }),
+        'ear-outside#tip.left',
+      );
     expect(ear(false).tool?.label).toBe('blade-7f');
     expect(ear(true).tool?.label).toBe('blade-5f');
     expect(ear(true).leftMm).toBeGreaterThan(ear(false).leftMm);

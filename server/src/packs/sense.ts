@@ -68,7 +68,9 @@ export function senseOfBreed(file: BreedFile, breed: BreedPack, packs: Packs): r
     for (const [id, area] of Object.entries(areas)) {
       const kind = zoneKind(packs.zones, id);
       if (!coat || coat.fullMm === null) continue;
-      const fullMm = coat.fullMm * (coat.fullSharesAt[id] ?? coat.fullSharesAt[wholeKindId(id)] ?? coat.fullShares[kind.hair] ?? 1);
+      const fullMm =
+        coat.fullMm *
+        (coat.fullSharesAt[id] ?? coat.fullSharesAt[wholeKindId(id)] ?? coat.fullShares[kind.hair] ?? 1);
       const path = `trims.${trim}, ${kind.id}`;
       if (area.mm > fullMm + 1e-9)
         faults.push({
