@@ -1,5 +1,4 @@
 import isEqual from 'fast-deep-equal';
-import polygonClipping from 'polygon-clipping';
 import type { Body, ViewId } from '../body/body.ts';
 import { facingPlace } from '../body/facing.ts';
 import { boxOf, coverOf, distance, minus, plus, times, unit } from '../body/geometry.ts';
@@ -13,6 +12,7 @@ import type { ViewPack } from '../packs/views.ts';
 import type { Split } from '../packs/zones.ts';
 import type { Side } from '../terms/zone.ts';
 import { sideOf, zoneKindId } from '../terms/zone.ts';
+import { intersected, without } from '../body/areas.ts';
 import type { DrawnLine } from './clipLines.ts';
 import { clipLines } from './clipLines.ts';
 
@@ -220,11 +220,6 @@ function cutPatch(
   return [...pieces('within', first), ...pieces('beyond', second)];
 }
 
-type Ring = [number, number][];
-const ringOf = (curve: readonly Point[]): Ring => curve.map(({ x, y }) => [x, y]);
-const curveOf = (ring: readonly (readonly [number, number])[]): readonly Point[] =>
-  ring.map(([x, y]) => ({ x, y }));
-
 /** A label needs no finer contour than every so manieth station. */
 const COARSE = 4;
 
@@ -241,17 +236,11 @@ function patchesOf(
   leastMm2: number,
 ): readonly Omit<ZonePatch, 'zone'>[] {
   const contour = stations.filter((_, i) => i % COARSE === 0).map(({ point }) => point);
-  const cut = where === 'within' ? polygonClipping.intersection : polygonClipping.difference;
-  const pieces = cut([ringOf(curve ?? boxRound(contour))], [ringOf(region)]);
-  if (pieces.length === 0) return [];
-  const covered = over.flatMap((one) => (one.curve ? [[ringOf(one.curve)]] : []));
-  const inside = polygonClipping.intersection(pieces, [ringOf(contour)]);
-  const seen = covered.length > 0 ? polygonClipping.difference(inside, ...covered) : inside;
-  const label = labelOf(
-    seen.map(([ring]) => curveOf(ring ?? [])),
-    leastMm2,
-  );
-  return pieces.map(([ring], index) => ({ curve: curveOf(ring ?? []), label: index === 0 ? label : null }));
+  const pieces = (where === 'within' ? intersected : without)([curve ?? boxRound(contour)], [region]);
+  const covered = over.flatMap((one) => (one.curve ? [one.curve] : []));
+  const seen = without(intersected(pieces, [contour]), covered);
+  const label = labelOf(seen, leastMm2);
+  return pieces.map((piece, index) => ({ curve: piece, label: index === 0 ? label : null }));
 }
 
 /** A rectangle well round a contour. */

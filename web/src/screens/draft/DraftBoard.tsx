@@ -28,7 +28,7 @@ import { useAddress } from './useAddress.ts';
 import { useOnDog } from './useOnDog.ts';
 import { ZoneHead, ZonePanel } from './ZonePanel.tsx';
 import { Title } from '../../parts/Title.tsx';
-import { lineSentence } from '../sheet/sheetText.ts';
+import { lineSentence } from '../../parts/lineSentence.ts';
 
 interface DraftBoardProps {
   readonly sheet: VisitSheet;

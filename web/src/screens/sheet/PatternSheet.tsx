@@ -8,7 +8,8 @@ import { ageOf, zoneWord } from '../../parts/words.ts';
 import { toolWords, zoneRows } from '../../parts/zoneRows.ts';
 import type { Seen } from './SheetDog.tsx';
 import { Side, Small, SIDE_HIGH, SMALL_HIGH } from './SheetDog.tsx';
-import { blockInSentences, lineSentence, wrapped } from './sheetText.ts';
+import { lineSentence } from '../../parts/lineSentence.ts';
+import { blockInSentences, wrapped } from './sheetText.ts';
 
 /** A page of A4 at 96 to the inch; everything on it is black and says what it is without a style sheet. */
 export const PAPER = { width: 794, height: 1123 } as const;

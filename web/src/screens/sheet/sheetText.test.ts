@@ -2,7 +2,8 @@ import type { Plan } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
 import { packs } from '../../app/packs.ts';
 import { unwritable } from './keep.ts';
-import { blockInSentences, lineSentence, wrapped } from './sheetText.ts';
+import { lineSentence } from '../../parts/lineSentence.ts';
+import { blockInSentences, wrapped } from './sheetText.ts';
 
 describe('what is written on a pattern sheet', () => {
   it('breaks words into lines that fit, losing none', () => {

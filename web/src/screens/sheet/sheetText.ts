@@ -1,6 +1,5 @@
-import type { BreedPack, DrawnLine, LengthUnit, Packs, Plan } from '@kurrel/core';
-import { calledOf } from '@kurrel/core';
-import { handWord, joinSentence, passSentence } from '@kurrel/words';
+import type { BreedPack, LengthUnit, Plan } from '@kurrel/core';
+import { joinSentence, passSentence } from '@kurrel/words';
 
 /** Words broken into lines of no more than so many letters. */
 export function wrapped(text: string, letters: number): readonly string[] {
@@ -13,19 +12,6 @@ export function wrapped(text: string, letters: number): readonly string[] {
   }
   return lines;
 }
-
-/** Where a clip line runs, by what a hand can measure: "throat line: 2 fingers …"; a line off no bone has its name only. */
-export function lineSentence(packs: Packs, { name, distances }: DrawnLine, unit: LengthUnit): string {
-  if (distances.length === 0) return name;
-  const ways = distances.map(
-    ({ from, toward, mm }) =>
-      `${handWord(mm, unit)} from the ${calledOf(packs, from) ?? spaced(from)} toward the ${calledOf(packs, toward) ?? spaced(toward)}`,
-  );
-  return `${name}: ${ways.join('; ')}`;
-}
-
-const spaced = (landmark: string) =>
-  landmark.replace(/\d+$/, '').replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** The runs of combs before the hand, place by place, then what is blended; both sides once. */
 export function blockInSentences(plan: Plan, unit: LengthUnit): readonly string[] {
