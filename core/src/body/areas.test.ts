@@ -40,6 +40,8 @@ describe('areas', () => {
       { x: -1, y: 6 },
     ];
     expect(without([one], [band])).toHaveLength(2);
+    // What is cut out of the middle leaves the rest round it, as one piece.
+    expect(without([one], [square(3, 3, 2)])).toHaveLength(1);
   });
 
   it('with edges on one another, or almost, are cut like any', () => {

@@ -22,7 +22,8 @@ const override = (zone: string, targetMm: number) => ({
 
 describe('what was said by place, in the places of this trim', () => {
   it('stays as it was said where the trim has those places', () => {
-    const said = { ...NOTHING, hairMm: { back: 20, 'topknot#crown': 30 }, signs: [sign('lump', 'back')] };
+    const signs = [sign('lump', 'back'), sign('allergic-skin')];
+    const said = { ...NOTHING, hairMm: { back: 20, 'topknot#crown': 30 }, signs };
     expect(inPlaces(packs.zones, crowned, said)).toBe(said);
   });
 
@@ -77,7 +78,8 @@ describe('what was said by place, in the places of this trim', () => {
     const one = mat('topknot', { lengthCm: 5, widthCm: 4 });
     const { mats } = inPlaces(packs.zones, crowned, { ...NOTHING, mats: [one] });
     expect(mats.map(({ zone }) => zone)).toEqual(['topknot#crown', 'topknot#skull']);
-    expect(new Set(mats.map(({ id }) => id)).size).toBe(2);
+    expect(mats.map(({ id }) => id)).toEqual([one.id, `${one.id}-2`]);
+    expect(mats.map(({ widthCm }) => widthCm)).toEqual([expect.closeTo(2.2, 9), expect.closeTo(1.8, 9)]);
     expect(mats.reduce((sum, { lengthCm, widthCm }) => sum + lengthCm * widthCm, 0)).toBeCloseTo(20, 9);
     expect(inPlaces(packs.zones, plain, { ...NOTHING, mats }).mats.map(({ zone }) => zone)).toEqual([
       'topknot',

@@ -1,6 +1,6 @@
 import type { Mat, SeenSign } from '../hands/hands.ts';
 import type { ZonePack } from '../packs/zones.ts';
-import { kindsIn, shareOf, trimZones } from '../packs/zones.ts';
+import { kindsIn, trimZones, zoneKind } from '../packs/zones.ts';
 import type { Split } from '../packs/zones.ts';
 import { sideOf, zoneKindId } from '../terms/zone.ts';
 import type { Override, SideAnswer } from './choices.ts';
@@ -70,10 +70,7 @@ function placesOf(zone: string, known: ReadonlySet<string>, splits: readonly Spl
 
 function matIn(mat: Mat, places: readonly string[], pack: ZonePack): readonly Mat[] {
   if (places.length < 2) return places.map((zone) => ({ ...mat, zone }));
-  const shares = places.map((zone) => {
-    const kind = pack.zones.find(({ id }) => id === zoneKindId(zone));
-    return kind ? shareOf({ side: null }, kind) : 1;
-  });
+  const shares = places.map((zone) => zoneKind(pack, zone).share);
   const sum = shares.reduce((a, b) => a + b, 0);
   return places.map((zone, i) => ({
     ...mat,
