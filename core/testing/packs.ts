@@ -1,3 +1,4 @@
+import type { Trim } from '../src/packs/breed.ts';
 import { readdirSync, readFileSync } from 'node:fs';
 import { placesIn } from '../src/case/inPlaces.ts';
 import type {
@@ -129,6 +130,13 @@ export function caseFor(
     placesOfCase(visit, zone).map((at) => restriction(in_, id, at)),
   );
   return seen.length === 0 ? visit : { ...visit, restrictions: [...visit.restrictions, ...seen] };
+}
+
+/** One trim of a breed. */
+export function trimOf(breedId: string, trimId: string): Trim {
+  const trim = breed(breedId).trims.find(({ id }) => id === trimId);
+  if (!trim) throw new Error(`no trim ${trimId} of ${breedId}`);
+  return trim;
 }
 
 /** The places of a case that a place is; its parts where the trim divides it. */

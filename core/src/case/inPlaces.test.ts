@@ -1,25 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { breed, mat, packs, sign } from '../../testing/packs.ts';
-import type { Trim } from '../packs/breed.ts';
+import { mat, override, packs, sign, trimOf } from '../../testing/packs.ts';
 import { inPlaces, placesIn } from './inPlaces.ts';
 
-const trimOf = (id: string, trimId: string): Trim => {
-  const trim = breed(id).trims.find((one) => one.id === trimId);
-  if (!trim) throw new Error(`no trim ${trimId}`);
-  return trim;
-};
 const crowned = trimOf('american-cocker-spaniel', 'companion');
 const plain = trimOf('barbet', 'rustic');
 const NOTHING = { mats: [], signs: [], hairMm: {}, measuredHair: [], overrides: [], sides: {} };
-const override = (zone: string, targetMm: number) => ({
-  zone,
-  targetMm,
-  toolId: null,
-  direction: null,
-  reason: '',
-  acknowledged: false,
-});
-
 describe('what was said by place, in the places of this trim', () => {
   it('stays as it was said where the trim has those places', () => {
     const signs = [sign('lump', 'back'), sign('allergic-skin')];
@@ -38,7 +23,7 @@ describe('what was said by place, in the places of this trim', () => {
       signs: [sign('lump', 'topknot'), sign('allergic-skin')],
       hairMm: { topknot: 40 },
       measuredHair: ['topknot'],
-      overrides: [override('topknot', 9)],
+      overrides: [override('topknot', { targetMm: 9 })],
       sides: { 'ear-outside.left': 'leave' },
     });
     expect(placed.signs.map(({ zone }) => zone)).toEqual(['topknot#crown', 'topknot#skull', null]);
@@ -59,7 +44,7 @@ describe('what was said by place, in the places of this trim', () => {
       ...NOTHING,
       signs: [sign('lump', 'topknot#crown')],
       hairMm: { 'topknot#crown': 30, 'topknot#skull': 2, back: 10 },
-      overrides: [override('topknot#crown', 9), override('topknot#skull', 8)],
+      overrides: [override('topknot#crown', { targetMm: 9 }), override('topknot#skull', { targetMm: 8 })],
     });
     expect(placed.signs.map(({ zone }) => zone)).toEqual(['topknot']);
     expect(placed.hairMm).toEqual({ topknot: 2, back: 10 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { breed, breeds, packs } from '../../testing/packs.ts';
+import { breed, breeds, packs, trimOf } from '../../testing/packs.ts';
 import type { Body } from '../body/body.ts';
 import { bodyOf, VIEW_IDS } from '../body/body.ts';
 import type { Trim } from '../packs/breed.ts';
@@ -7,11 +7,6 @@ import { zoneKindId, wholeKindId } from '../terms/zone.ts';
 import { divided } from './divided.ts';
 
 const whole = (id: string): Body => bodyOf(packs, breed(id), {}, []);
-const trimOf = (id: string, trimId: string): Trim => {
-  const trim = breed(id).trims.find((one) => one.id === trimId);
-  if (!trim) throw new Error(`no trim ${trimId}`);
-  return trim;
-};
 const drawn = (id: string, trimId: string): Body => divided(packs, breed(id), trimOf(id, trimId), whole(id));
 /** The kind of place near a landmark of a part from the side. */
 const kindAt = (body: Body, part: string, landmark: string, past = 0): string => {
