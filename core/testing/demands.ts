@@ -30,7 +30,7 @@ export function blade(
     suitsMm: null,
     roles: [],
     wrongHand: false,
-    rideUp: 1,
+    denseFactor: 1,
     carrierLabel: null,
     ...extra,
   };

@@ -32,13 +32,13 @@ describe('a demo that cannot start says what to do', () => {
     await new Promise((resolve) => server.close(resolve));
     expect(status).toBe(1);
     expect(stderr).toContain(`port ${port} is in use. Stop what uses it, or choose another`);
-  }, 20_000);
+  });
 
   it('when its port is none', () => {
     const { status, stderr } = demo({ PORT: 'harbour' });
     expect(status).toBe(1);
     expect(stderr).toContain('give a number from 1 to 65535');
-  }, 20_000);
+  });
 });
 
 describe('an installation that cannot go on says what to do', () => {

@@ -3,8 +3,8 @@ import type { Dilution, Finishing, ProductKind, TreatmentStep } from '../packs/t
 import type { Plan } from '../plan/plan.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { Source } from '../terms/source.ts';
-import type { Bathed } from './applies.ts';
-import { applies } from './applies.ts';
+import type { Applies } from './bathed.ts';
+import { treatmentsFor } from './bathed.ts';
 import type { Mix } from './dilute.ts';
 import { asPoured, dilute } from './dilute.ts';
 import { coatWater, dryingTime, waterLeft } from './water.ts';
@@ -125,15 +125,15 @@ export function bathPlan(
   const { treatments } = packs;
   const water = coatWater(visit, plan);
   const white = choices.white ?? treatments.usuallyWhite.includes(visit.breed.id);
-  const bathed: Bathed = { visit, plan, meanMm: water.meanMm, white };
+  const applies = treatmentsFor(visit, plan, water.meanMm, white);
   const vetAsks = (step: TreatmentStep) => choices.vet !== null && isWash(step);
-  const used = treatments.steps.filter((step) => applies(step, bathed) && !vetAsks(step));
+  const used = treatments.steps.filter((step) => applies(step) && !vetAsks(step));
   // A vet's product goes on once, for as long as its label says.
   const twice =
     plan.roughClip.wanted &&
     choices.vet === null &&
     used.some((step) => isWash(step) && !firstBath(step)) &&
-    treatments.twoBaths.some((when) => applies({ when: [when], unless: [] }, bathed));
+    applies({ when: treatments.twoBaths });
   const before = twice ? coatWater(visit, plan, false) : water;
   const asked = choices.vet ? [vetStep(treatments.products, choices.vet.contactMinutes)] : [];
   const inOrder = PHASES.flatMap((phase) => [
@@ -164,7 +164,7 @@ export function bathPlan(
       : [],
   );
   const finishing = treatments.finishing
-    .filter((one) => applies(one, bathed))
+    .filter(applies)
     .map(({ id, name, how, why, where, product, ringRules, comesOut, source, when, role }) => ({
       role,
       id,
@@ -193,7 +193,7 @@ export function bathPlan(
     twice,
     steps,
     notUsed: notUsed.flatMap(({ why, ...one }) => (why === null ? [] : [{ ...one, why }])),
-    drying: dryingPlan(visit, bathed, water.heldMl, choices, dryFactor),
+    drying: dryingPlan(visit, applies, water.heldMl, choices, dryFactor),
     finishing,
     takes: takenFrom([...steps, ...finishing].flatMap(({ product }) => product ?? [])),
   };
@@ -220,7 +220,6 @@ function vetStep(products: readonly ProductKind[], contactMinutes: number): Trea
     where: kind.where,
     contactMinutes,
     when: [],
-    unless: [],
     whyNot: null,
     source: kind.source,
   };
@@ -288,13 +287,13 @@ const POINTS = 24;
 
 function dryingPlan(
   visit: Case,
-  bathed: Bathed,
+  applies: Applies,
   heldMl: number,
   { towels, dryers }: BathChoices,
   factor: number,
 ): DryingPlan {
   const { treatments } = visit.packs;
-  const method = treatments.methods.find((one) => applies(one, bathed));
+  const method = treatments.methods.find(applies);
   if (!method) throw new MisuseError('no way of drying applies: the last one of the pack has to');
   const noHeat = visit.restrictions.some(({ effects }) => effects.noHeat === true);
   const all = (dryers.length > 0 ? dryers : [method.dryer]).map((id) => byId('dryer', treatments.dryers, id));

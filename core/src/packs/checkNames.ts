@@ -1,6 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import type { Anchor, Rule } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
+import type { Condition } from './condition.ts';
 import type { FormRow } from './forms.ts';
 import type { Packs } from './packs.ts';
 import { landmarksOf, placesOf } from './places.ts';
@@ -68,6 +69,25 @@ function inSplits(say: Say, where: string, splits: readonly Split[], packs: Pack
     const parts = ids(packs.zones.parts).filter((id) => wholeKindId(id) === zone);
     say(`${where}[${s}].into`, 'part', into, parts);
   });
+}
+
+/** What conditions ask for: each name of an entry, in `not` too. */
+function inConditions(say: Say, where: string, when: readonly Condition[], packs: Packs): void {
+  for (const one of when) {
+    say(where, 'sign', one.signs ?? [], ids(packs.signs.signs));
+    say(where, 'restriction', one.restrictions ?? [], ids(packs.safety.restrictions));
+    say(where, 'finding', one.findings ?? [], ids(packs.findings.findings));
+    say(where, 'coat type', one.coats ?? [], ids(packs.coats.types));
+    say(where, 'modifier', one.modifiers ?? [], ids(packs.coats.modifiers));
+    const techniques = ids(packs.tools.techniques);
+    say(where, 'technique', [...(one.techniques ?? []), ...(one.jacket ?? [])], techniques);
+    for (const [rule, answers] of Object.entries(one.schools ?? {})) {
+      say(where, 'house rule', [rule], ids(packs.schools.schools));
+      const question = packs.schools.schools.find(({ id }) => id === rule);
+      if (question) say(where, 'answer', answers, ids(question.answers));
+    }
+    inConditions(say, where, [...(one.any ?? []), ...(one.not ?? [])], packs);
+  }
 }
 
 /** Every name in a breed's file that no pack has, with its path and the nearest name there is. */
@@ -219,7 +239,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   const steps = ['mats', 'wash', 'dry', 'finish', ...ids(packs.tasks.fixed), ...ids(packs.tools.techniques)];
   packs.safety.cautions.forEach(({ id, when, steps: at }) => {
     say(`safety.cautions.${id}.steps`, 'step', at, steps);
-    say(`safety.cautions.${id}.when.signs`, 'sign', when?.signs ?? [], signs);
+    inConditions(say, `safety.cautions.${id}.when`, when, packs);
   });
   packs.signs.signs.forEach((sign) => {
     say(`signs.${sign.id}.at`, 'zone', sign.at, zones);
@@ -247,7 +267,10 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   packs.schools.schools.forEach(({ id, default: usual, answers }) => {
     say(`schools.${id}.default`, 'answer', [usual], ids(answers));
     for (const { id: answer, effects } of answers) {
-      for (const effect of effects) say(`schools.${id}.${answer}`, 'zone', effect.zones, [...zones, '*']);
+      for (const { zones: at, when } of effects) {
+        say(`schools.${id}.${answer}`, 'zone', at, [...zones, '*']);
+        inConditions(say, `schools.${id}.${answer}.when`, when ?? [], packs);
+      }
     }
   });
   packs.findings.findings.forEach(({ id, at, balance, never, moves }) => {
@@ -285,18 +308,11 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     ...treatments.finishing.map((one) => ['finishing', one] as const),
     ...treatments.methods.map((one) => ['methods', { ...one, product: null }] as const),
   ];
-  asked.forEach(([list, { id, product, when, unless }]) => {
+  asked.forEach(([list, { id, product, when }]) => {
     say(`treatments.${list}.${id}.product`, 'product', some(product), products);
-    [...when, ...unless].forEach((one) => {
-      const where = `treatments.${list}.${id}.when`;
-      say(where, 'coat type', one.coats ?? [], types);
-      say(where, 'sign', one.signs ?? [], signs);
-      say(where, 'modifier', one.modifiers ?? [], found.modifier);
-      say(where, 'restriction', one.restrictions ?? [], restrictions);
-      say(where, 'finding', one.findings ?? [], ids(packs.findings.findings));
-      say(where, 'house rule', Object.keys(one.schools ?? {}), ids(packs.schools.schools));
-    });
+    inConditions(say, `treatments.${list}.${id}.when`, when, packs);
   });
+  inConditions(say, 'treatments.twoBaths', treatments.twoBaths, packs);
   treatments.methods.forEach(({ id, dryer }) => {
     say(`treatments.methods.${id}.dryer`, 'dryer', [dryer], ids(treatments.dryers));
   });
@@ -311,11 +327,7 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`tasks.fixed.${id}.opens`, 'zone', opens, zones);
     const finishing = ids(treatments.finishing).map((one) => `finish:${one}`);
     say(`tasks.fixed.${id}.after`, 'step', after, [...fixed, ...finishing, 'mats']);
-    when.forEach((one) => {
-      say(`tasks.fixed.${id}.when`, 'sign', one.signs ?? [], signs);
-      say(`tasks.fixed.${id}.when`, 'restriction', one.restrictions ?? [], restrictions);
-      say(`tasks.fixed.${id}.when`, 'house rule', Object.keys(one.schools ?? {}), ids(packs.schools.schools));
-    });
+    inConditions(say, `tasks.fixed.${id}.when`, when, packs);
   });
   const inZones = (list: string, at: readonly string[]) => say(`tasks.${list}`, 'zone', at, zones);
   tasks.stances.forEach(({ id, zones: at }) => inZones(`stances.${id}`, at));
@@ -335,14 +347,15 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   tasks.secondHands.forEach(({ zones: at, fixed: steps, when }, index) => {
     inZones(`secondHands[${index}]`, at);
     say(`tasks.secondHands[${index}]`, 'step', steps, fixed);
-    when.forEach((one) => say(`tasks.secondHands[${index}].when`, 'sign', one.signs ?? [], signs));
+    inConditions(say, `tasks.secondHands[${index}].when`, when, packs);
   });
   tasks.orders.forEach(({ id, stages }) => {
     stages.forEach((one, index) => inZones(`orders.${id}.stages[${index}]`, one.zones));
   });
   packs.schools.schools.forEach(({ id, answers }) => {
     answers.forEach(({ id: answer, work }) =>
-      work.forEach(({ order, afterCurl }) => {
+      work.forEach(({ order, afterCurl, when }) => {
+        inConditions(say, `schools.${id}.${answer}.work.when`, when ?? [], packs);
         say(`schools.${id}.${answer}.work`, 'order', some(order ?? null), ids(tasks.orders));
         say(`schools.${id}.${answer}.work`, 'zone', afterCurl ?? [], zones);
       }),

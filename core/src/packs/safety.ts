@@ -1,17 +1,8 @@
 /** The shape of `packs/safety.json`: stops, restrictions, cautions, and the question of shaving. */
-import type { Clipping, Handling, Purpose } from '../terms/dog.ts';
+import type { Clipping } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
-
-/** What has to be true for a caution to be said; all that are given. */
-export interface CautionWhen {
-  readonly purposes?: readonly Purpose[];
-  readonly fromKg?: number;
-  readonly matted?: boolean;
-  readonly signs?: readonly string[];
-  readonly handling?: readonly Handling[];
-  readonly techniques?: readonly Technique[];
-}
+import type { Condition } from './condition.ts';
 
 export interface Caution {
   readonly id: string;
@@ -20,7 +11,7 @@ export interface Caution {
   readonly forVisit: boolean;
   /** Steps that say it too: `mats`, `wash`, `dry`, `finish`, a technique, or a step that is on every dog, by id. */
   readonly steps: readonly string[];
-  readonly when?: CautionWhen;
+  readonly when: readonly Condition[];
   readonly source: Source;
 }
 

@@ -1,5 +1,5 @@
 /** The shape of `packs/schools.json`: questions on which good groomers disagree, and what each answer changes. */
-import type { Clipping, Purpose } from '../terms/dog.ts';
+import type { Condition } from './condition.ts';
 import type { ToolRole } from './tools.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
@@ -7,12 +7,9 @@ import type { Direction, Finish, Technique } from '../terms/tool.ts';
 export interface SchoolEffect {
   /** Zone kinds; `*` for all. */
   readonly zones: readonly string[];
-  readonly purposes?: readonly Purpose[];
-  /** Only on coats that strip (or do not), or whose row says this of clipping. */
-  readonly strips?: boolean;
-  readonly clipping?: readonly Clipping[];
+  readonly when?: readonly Condition[];
   /** Only where the zone is matted, or only where it is not. */
-  readonly matted?: boolean;
+  readonly mattedHere?: boolean;
   /** The zone as the breed's own trim has it that does it with one of these first, where it has one. */
   readonly borrow?: readonly Technique[];
   readonly forbid?: readonly Technique[];
@@ -41,8 +38,7 @@ export type AnswerRole = 'decline' | 'consent' | 'save' | 'clip' | 'by-coat' | '
 
 /** What an answer does to the order of the work. */
 export interface WorkEffect {
-  /** Only for these purposes. */
-  readonly purposes?: readonly Purpose[];
+  readonly when?: readonly Condition[];
   /** An order of work of `packs/tasks.json`. */
   readonly order?: string;
   readonly triggers?: 'first' | 'last';

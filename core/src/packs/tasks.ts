@@ -1,5 +1,5 @@
 /** The shape of `packs/tasks.json`: the steps of a visit, how a dog is stood and held for them, and what order costs. */
-import type { CoatType } from './coats.ts';
+import type { Condition } from './condition.ts';
 import type { Handling } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
 import type { Technique } from '../terms/tool.ts';
@@ -23,19 +23,6 @@ export interface StageKind {
 
 export type TaskPhase = 'prep' | 'rough' | 'small' | 'bath' | 'work' | 'check' | 'finish';
 
-/** All that is named has to hold. */
-export interface TaskWhen {
-  readonly signs?: readonly string[];
-  readonly handling?: readonly Handling[];
-  readonly restrictions?: readonly string[];
-  readonly fromKg?: number;
-  readonly techniques?: readonly Technique[];
-  /** The coat lies so, or does not. */
-  readonly textures?: readonly CoatType['texture'][];
-  readonly notTextures?: readonly CoatType['texture'][];
-  readonly schools?: Readonly<Record<string, readonly string[]>>;
-}
-
 /** A step that is on every dog, or on those it is for. */
 export interface FixedTask {
   readonly id: string;
@@ -55,7 +42,7 @@ export interface FixedTask {
   readonly touches: readonly string[];
   /** Zone kinds that are worked after it. */
   readonly opens: readonly string[];
-  readonly when: readonly TaskWhen[];
+  readonly when: readonly Condition[];
   /** Steps it comes after, by id; `mats` for all of them. */
   readonly after: readonly string[];
   readonly source: Source;
@@ -118,7 +105,7 @@ export interface TaskPack {
   readonly triggerStress: number;
   /** Where a second pair of hands is wanted, and what to do alone. */
   readonly secondHands: readonly {
-    readonly when: readonly TaskWhen[];
+    readonly when: readonly Condition[];
     readonly zones: readonly string[];
     readonly fixed: readonly string[];
     readonly text: string;

@@ -12,6 +12,8 @@ export interface ToolKind {
   /** What it leaves with the lay by the trade's table; null for tools cut to any length by hand. */
   readonly nominalMm: number | null;
   readonly finish: Finish;
+  /** How much more it leaves on a dense coat, where it rides up, as a factor. */
+  readonly denseFactor: number;
   /** Wide gaps: never on folds, flews, armpits, tucks, thin or restricted skin. */
   readonly skipTooth: boolean;
   /** Guard combs ride on one of these blades. */

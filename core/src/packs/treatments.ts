@@ -1,31 +1,6 @@
 /** The shape of `packs/treatments.json`: what goes on a coat in the bath, how it is dried, and what sets it for a show. */
-import type { Purpose } from '../terms/dog.ts';
 import type { Source } from '../terms/source.ts';
-import type { Technique } from '../terms/tool.ts';
-import type { CoatType } from './coats.ts';
-
-/** All that is named has to hold; of each list, one entry. */
-export interface TreatmentWhen {
-  readonly coats?: readonly string[];
-  readonly textures?: readonly CoatType['texture'][];
-  readonly shown?: CoatType['shown'];
-  readonly strips?: boolean;
-  readonly dense?: boolean;
-  readonly signs?: readonly string[];
-  readonly modifiers?: readonly string[];
-  readonly restrictions?: readonly string[];
-  readonly findings?: readonly string[];
-  readonly purposes?: readonly Purpose[];
-  /** How the plan does the jacket. */
-  readonly jacket?: readonly Technique[];
-  /** White or silver parts. */
-  readonly white?: boolean;
-  readonly matted?: boolean;
-  /** Hair at least this long on average before the groom, mm. */
-  readonly fromMm?: number;
-  /** House rules by question: one of these answers. */
-  readonly schools?: Readonly<Record<string, readonly string[]>>;
-}
+import type { Condition } from './condition.ts';
 
 /** `to-1`: n parts of water to one of concentrate; `1-in`: one part in n. */
 export interface Dilution {
@@ -55,10 +30,7 @@ export type BathPhase = 'before' | 'wash' | 'condition' | 'rinse' | 'dry';
 interface Applies {
   readonly id: string;
   readonly name: string;
-  /** Any of these; empty: always. */
-  readonly when: readonly TreatmentWhen[];
-  /** None of these. */
-  readonly unless: readonly TreatmentWhen[];
+  readonly when: readonly Condition[];
   readonly why: string;
   readonly source: Source;
 }
@@ -125,7 +97,7 @@ export interface TreatmentPack {
     readonly source: Source;
   };
   /** With a rough clip: two baths, one before it and one after, where any of these holds. */
-  readonly twoBaths: readonly TreatmentWhen[];
+  readonly twoBaths: readonly Condition[];
   /** What ends the first of two baths. */
   readonly betweenBaths: readonly TreatmentStep[];
   /** Of the minutes of drying, those before the rough clip. */

@@ -255,7 +255,7 @@ describe('floors, ceilings, wear', () => {
   });
 
   it('what rides up does so more in a denser place', () => {
-    const comb = blade('13', 13, 'with', { technique: 'comb', rideUp: 1.08 });
+    const comb = blade('13', 13, 'with', { technique: 'comb', denseFactor: 1.08 });
     const at = (denserHere: boolean) =>
       pick([zone('back', 13, { techniques: ['comb'], denserHere })], [comb]).choices.get('back')?.leavesMm;
     expect(at(false)).toBe(13);

@@ -324,10 +324,12 @@ function ranksOf({ techniques }: ZoneDemand, tools: ToolProblem['tools']): Reado
 }
 
 export const leftBy = (zone: ZoneDemand, option: ToolOption): number =>
-  option.leavesMm === null ? zone.handMm : option.leavesMm * (zone.denserHere ? option.rideUp : 1);
+  option.leavesMm === null ? zone.handMm : option.leavesMm * (zone.denserHere ? option.denseFactor : 1);
 
 export const spreadOf = (zone: ZoneDemand, option: ToolOption): number =>
-  option.sdMm === null ? zone.targetMm * HAND_SPREAD : option.sdMm * (zone.denserHere ? option.rideUp : 1);
+  option.sdMm === null
+    ? zone.targetMm * HAND_SPREAD
+    : option.sdMm * (zone.denserHere ? option.denseFactor : 1);
 
 /** Whatever welfare, hair and the zone rule out does not exist. A floor is met where the tool's spread reaches it. */
 export function isAllowed(zone: ZoneDemand, option: ToolOption, policy: ToolPolicy): boolean {

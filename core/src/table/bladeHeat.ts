@@ -1,5 +1,7 @@
-import type { HeatPolicy } from '../packs/tools.ts';
+import type { HeatPolicy, ToolPack } from '../packs/tools.ts';
 import { requireNumber } from '../terms/failure.ts';
+import type { Technique } from '../terms/tool.ts';
+import { techniqueKind } from '../tools/drawer.ts';
 import type { TableEvent } from './events.ts';
 
 /** A tool running: since when and until when, minutes from any start. */
@@ -65,14 +67,16 @@ export function runsOf(
 /** How far a tool heats above the room, K: by what its blade leaves; less with a comb on it; 0 for what has no motor. */
 export function riseOf(
   tool: {
-    readonly technique: string | null;
+    readonly technique: Technique | null;
     readonly carrier: string | null;
     readonly leavesMm: number | null;
   },
-  { bladesK, underCombK }: HeatPolicy,
+  pack: Pick<ToolPack, 'heat' | 'techniques'>,
 ): number {
-  if (tool.carrier !== null || tool.technique === 'comb') return underCombK;
-  if (tool.technique !== 'clip' || tool.leavesMm === null) return 0;
+  const { bladesK, underCombK } = pack.heat;
+  const technique = tool.technique === null ? null : techniqueKind(pack, tool.technique);
+  if (tool.carrier !== null || technique?.needsCombedCoat) return underCombK;
+  if (!technique?.onSkin || tool.leavesMm === null) return 0;
   const { leavesMm } = tool;
   return bladesK.find(({ toMm }) => leavesMm <= toMm)?.riseK ?? 0;
 }

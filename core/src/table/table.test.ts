@@ -212,7 +212,7 @@ describe('where a dog on the table stands', () => {
 
 describe('a blade', () => {
   it('is as hot as the brief says after a while, and never hotter than its rise', () => {
-    const ten = riseOf({ technique: 'clip', carrier: null, leavesMm: 1.5 }, heat);
+    const ten = riseOf({ technique: 'clip', carrier: null, leavesMm: 1.5 }, packs.tools);
     expect(ten).toBe(22);
     expect(bladeHeat([], 5, ten, heat)).toBe(21);
     expect(bladeHeat([{ fromMinutes: 0, toMinutes: 6 }], 6, ten, heat)).toBeCloseTo(
@@ -257,10 +257,10 @@ describe('a blade', () => {
   it('says when it will be too hot: a 10 after twelve minutes, one under a comb never', () => {
     expect(minutesTo(heat.warnC, 21, 22, heat)).toBeCloseTo(-6 * Math.log(3 / 22), 9);
     expect(minutesTo(heat.warnC, 41, 22, heat)).toBe(0);
-    const comb = riseOf({ technique: 'comb', carrier: '30', leavesMm: 13 }, heat);
+    const comb = riseOf({ technique: 'comb', carrier: '30', leavesMm: 13 }, packs.tools);
     expect([comb, minutesTo(heat.warnC, 21, comb, heat)]).toEqual([13, Infinity]);
-    expect(riseOf({ technique: 'clip', carrier: null, leavesMm: 6.3 }, heat)).toBe(17);
-    expect(riseOf({ technique: 'scissor', carrier: null, leavesMm: 20 }, heat)).toBe(0);
+    expect(riseOf({ technique: 'clip', carrier: null, leavesMm: 6.3 }, packs.tools)).toBe(17);
+    expect(riseOf({ technique: 'scissor', carrier: null, leavesMm: 20 }, packs.tools)).toBe(0);
   });
 });
 

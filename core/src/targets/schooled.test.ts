@@ -54,15 +54,15 @@ describe('a house rule in a zone', () => {
       under({ share: 2, ...effect }, {}, extra, { matted }).share;
     expect(said({ zones: ['loin', 'back'] })).toBe(2);
     expect(said({ zones: ['loin'] })).toBe(1);
-    expect(said({ purposes: ['pet'] })).toBe(2);
-    expect(said({ purposes: ['show'] })).toBe(1);
-    expect(said({ matted: true })).toBe(1);
-    expect(said({ matted: true }, {}, true)).toBe(2);
-    expect(said({ matted: false }, {}, true)).toBe(1);
-    expect(said({ strips: true })).toBe(1);
-    expect(said({ strips: false })).toBe(2);
-    expect(said({ clipping: ['yes'] })).toBe(2);
-    expect(said({ clipping: ['double'] })).toBe(1);
+    expect(said({ when: [{ purposes: ['pet'] }] })).toBe(2);
+    expect(said({ when: [{ purposes: ['show'] }] })).toBe(1);
+    expect(said({ mattedHere: true })).toBe(1);
+    expect(said({ mattedHere: true }, {}, true)).toBe(2);
+    expect(said({ mattedHere: false }, {}, true)).toBe(1);
+    expect(said({ when: [{ strips: true }] })).toBe(1);
+    expect(said({ when: [{ strips: false }] })).toBe(2);
+    expect(said({ when: [{ clipping: ['yes'] }] })).toBe(2);
+    expect(said({ when: [{ clipping: ['double'] }] })).toBe(1);
   });
 
   it('takes a technique away or puts one first, and says which', () => {

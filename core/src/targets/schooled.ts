@@ -1,3 +1,4 @@
+import { holds } from '../case/holds.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { byId } from '../terms/failure.ts';
 import type { TrimArea } from '../packs/breed.ts';
@@ -107,17 +108,9 @@ function borrow(
   return areas.find(first) ?? null;
 }
 
-function bears(
-  effect: SchoolEffect,
-  { coat, purpose }: Case,
-  zone: DogZone,
-  mm: number,
-  matted: boolean,
-): boolean {
+function bears(effect: SchoolEffect, visit: Case, zone: DogZone, mm: number, matted: boolean): boolean {
   if (mm < (effect.fromMm ?? 0) || mm > (effect.toMm ?? Infinity)) return false;
   if (!effect.zones.includes('*') && !isAmong(effect.zones, zone.kind.id)) return false;
-  if (effect.purposes && !effect.purposes.includes(purpose)) return false;
-  if (effect.matted !== undefined && effect.matted !== matted) return false;
-  if (effect.strips !== undefined && effect.strips !== coat.strips) return false;
-  return effect.clipping === undefined || effect.clipping.includes(coat.clipping);
+  if (effect.mattedHere !== undefined && effect.mattedHere !== matted) return false;
+  return holds(visit, effect.when ?? []);
 }

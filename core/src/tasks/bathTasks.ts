@@ -1,9 +1,10 @@
+import { holds } from '../case/holds.ts';
 import type { BathPlan, BathStep } from '../bath/bathPlan.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
 import { stepCautions } from '../welfare/cautions.ts';
-import { applies, isTriggered, helpFor } from './applies.ts';
+import { isTriggered, helpFor } from './triggers.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask } from './plainTask.ts';
 import { bareTechnique } from '../tools/drawer.ts';
@@ -21,7 +22,7 @@ export function bathTasks(visit: Case, plan: Plan, bath: BathPlan, estimate: Est
   const standing = wet.reduce((sum, { contactMinutes }) => sum + contactMinutes, 0);
   const washMinutes = Math.max(minutesOf(estimate, wash), standing);
   const fixedShare = packs.tasks.fixed
-    .filter(({ phase, when }) => phase === 'bath' && applies(visit, when, null))
+    .filter(({ phase, when }) => phase === 'bath' && holds(visit, when))
     .reduce((sum, { share }) => sum + share, 0);
   const dryMinutes = minutesOf(estimate, dry) * (1 - fixedShare);
   const betweenShare = bath.twice ? packs.treatments.betweenDryShare : 0;

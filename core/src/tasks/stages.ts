@@ -1,3 +1,4 @@
+import { holds } from '../case/holds.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { WorkEffect } from '../packs/schools.ts';
 import type { StageKind, TaskPack, TaskPhase } from '../packs/tasks.ts';
@@ -14,7 +15,7 @@ export function workRules(visit: Case): readonly WorkEffect[] {
   const { schools } = visit.packs.schools;
   return schools
     .flatMap(({ id, default: usual, answers }) => byId('answer', answers, visit.schools[id] ?? usual).work)
-    .filter(({ purposes }) => purposes?.includes(visit.purpose) ?? true);
+    .filter(({ when }) => holds(visit, when ?? []));
 }
 
 /** What custom does before what, where both are in one stage of the work: a face before the topknot that is set on it. */

@@ -1,10 +1,11 @@
+import { holds } from '../case/holds.ts';
 import type { BathPlan } from '../bath/bathPlan.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import type { Plan } from '../plan/plan.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { stepCautions } from '../welfare/cautions.ts';
-import { applies, helpFor, isTrigger, isTriggered } from './applies.ts';
+import { helpFor, isTrigger, isTriggered } from './triggers.ts';
 import { bathTasks } from './bathTasks.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, sideIn, stanceAt, stanceOf } from './plainTask.ts';
@@ -36,7 +37,7 @@ export function tasksOf(visit: Case, plan: Plan, bath: BathPlan, estimate: Estim
 function fixedTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
   const { tasks } = visit.packs;
   const mats = (plan.mats?.mats ?? []).map(({ mat }) => `mat:${mat.id}`);
-  const here = tasks.fixed.filter(({ when }) => applies(visit, when, null));
+  const here = tasks.fixed.filter(({ when }) => holds(visit, when));
   return here.map((one) => {
     // Of a part that nothing else draws on, all minutes go to the steps there are.
     const mates = here.filter(({ part, phase }) => part === one.part && phase === one.phase);

@@ -1,3 +1,4 @@
+import { holds } from '../case/holds.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
 import { workIn } from '../estimate/work.ts';
@@ -6,7 +7,7 @@ import { byId } from '../terms/failure.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { isAmong, otherSide, wholeKindId, zoneKindId } from '../terms/zone.ts';
 import { cautionsAt, stepCautions } from '../welfare/cautions.ts';
-import { applies, isTriggered, helpFor, isTrigger } from './applies.ts';
+import { isTriggered, helpFor, isTrigger } from './triggers.ts';
 import type { Draft } from './plainTask.ts';
 import { minutesOf, plainTask, stanceAt } from './plainTask.ts';
 import type { InForm } from './formTasks.ts';
@@ -113,7 +114,7 @@ function zoneTask(visit: Case, zone: ZonePlan, tool: StepTool, part: string, min
 /** What is looked into before it is worked on. A trigger that is put off keeps nothing else waiting. */
 const openersOf = (visit: Case, kind: string, trigger: boolean): readonly string[] =>
   visit.packs.tasks.fixed.flatMap((fixed) =>
-    isAmong(fixed.opens, kind) && applies(visit, fixed.when, null) && (trigger || !isTrigger(visit, fixed))
+    isAmong(fixed.opens, kind) && holds(visit, fixed.when) && (trigger || !isTrigger(visit, fixed))
       ? [fixed.id]
       : [],
   );

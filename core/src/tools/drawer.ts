@@ -4,7 +4,7 @@ import type { TechniqueKind, ToolKind, ToolPack, ToolRole } from '../packs/tools
 import type { Direction, Finish, Hand, Technique } from '../terms/tool.ts';
 import type { Calibration } from './calibrate.ts';
 import { calibrate, predictedRange, UNCALIBRATED } from './calibrate.ts';
-import { leaves, RIDE_UP } from './leaves.ts';
+import { leaves } from './leaves.ts';
 
 /** One tool in this groomer's drawer, under the groomer's own label. */
 export interface DrawerTool {
@@ -57,7 +57,7 @@ export interface ToolOption {
   /** Made for the groomer's other hand. */
   readonly wrongHand: boolean;
   /** How much more it leaves where the coat is denser than the rest of this dog's. */
-  readonly rideUp: number;
+  readonly denseFactor: number;
   /** The blade it rides on. */
   readonly carrierLabel: string | null;
 }
@@ -86,7 +86,7 @@ export function bareTechnique({ techniques }: Pick<ToolPack, 'techniques'>): Tec
 }
 
 /** How a technique behaves. @throws MisuseError for one the pack does not describe. */
-export const techniqueKind = (pack: ToolPack, technique: Technique): TechniqueKind =>
+export const techniqueKind = (pack: Pick<ToolPack, 'techniques'>, technique: Technique): TechniqueKind =>
   byId('technique', pack.techniques, technique);
 
 /** A drawer's options by coat and hand; as long as the drawer stays the same, so do they. */
@@ -142,7 +142,7 @@ function optionsOf(
       suitsMm: kind.suitsMm,
       dull: tool.dull || carrier?.dull === true,
       wrongHand: kind.handed && hand !== null && tool.hand !== null && tool.hand !== hand,
-      rideUp: coat.dense ? 1 : (RIDE_UP[technique] ?? 1),
+      denseFactor: coat.dense ? 1 : kind.denseFactor,
       carrierLabel: carrier?.label ?? null,
     };
     const nominalMm = lengthOf(tool, kind);
@@ -153,7 +153,7 @@ function optionsOf(
     return techniqueKind(pack, technique).directions.map((direction) => {
       const calibration = calibrationOf(tool, coat.class, direction);
       const use = { direction, layDeg: coat.layDeg, dense: coat.dense, calibration };
-      const left = leaves({ technique, nominalMm }, use);
+      const left = leaves({ denseFactor: kind.denseFactor, nominalMm }, use);
       return { ...shared, direction, leavesMm: left.mm, sdMm: left.sdMm, calibration };
     });
   });
@@ -179,6 +179,6 @@ export function expectedReading(
   const nominalMm = lengthOf(tool, kind);
   if (nominalMm === null) return null;
   const use = { direction, layDeg: coat.layDeg, dense: coat.dense };
-  const expectedMm = leaves({ technique: kind.technique, nominalMm }, use).mm;
+  const expectedMm = leaves({ denseFactor: kind.denseFactor, nominalMm }, use).mm;
   return { expectedMm, range: predictedRange(calibrationOf(tool, coat.class, direction), expectedMm) };
 }

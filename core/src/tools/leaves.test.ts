@@ -4,8 +4,8 @@ import { evenly } from '../../testing/evenly.ts';
 import { calibrate, MEASUREMENT_SD_MM, predictedRange, UNCALIBRATED } from './calibrate.ts';
 import { leaves } from './leaves.ts';
 
-const blade = (nominalMm: number) => ({ technique: 'clip' as const, nominalMm });
-const comb = (nominalMm: number) => ({ technique: 'comb' as const, nominalMm });
+const blade = (nominalMm: number) => ({ denseFactor: 1, nominalMm });
+const comb = (nominalMm: number) => ({ denseFactor: 1.08, nominalMm });
 
 describe('what a tool leaves', () => {
   it('a 7F with the lay on a flat jacket leaves its 3.2', () => {

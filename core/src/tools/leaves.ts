@@ -2,7 +2,7 @@ import { requireNumber } from '../terms/failure.ts';
 import type { Calibration } from './calibrate.ts';
 import { UNCALIBRATED } from './calibrate.ts';
 import type { ToolKind } from '../packs/tools.ts';
-import type { Direction, Technique } from '../terms/tool.ts';
+import type { Direction } from '../terms/tool.ts';
 
 export interface ToolUse {
   readonly direction: Direction;
@@ -11,9 +11,6 @@ export interface ToolUse {
   readonly dense: boolean;
   readonly calibration?: Calibration;
 }
-
-/** `g` of the formula: what rides up on dense coat and leaves so much more (trade prior); 1 where none is named. */
-export const RIDE_UP: Readonly<Partial<Record<Technique, number>>> = { comb: 1.08 };
 
 /** The share of its length a tool leaves in this direction: `f` of the tool-length formula, 0.5 to 1. */
 export function directionFactor(direction: Direction, layDeg: number): number {
@@ -24,17 +21,18 @@ export function directionFactor(direction: Direction, layDeg: number): number {
 
 /**
  * What a blade or comb leaves on this coat, stretched, in mm, and the sd of that:
- * `left = nominal × f(direction, lay) × g(comb, density) × k`. The sd is that of the calibration, carried to mm.
+ * `left = nominal × f(direction, lay) × g(tool, density) × k`, g the tool's `denseFactor` on a dense coat, else 1. The sd is that
+ * of the calibration, carried to mm.
  * @throws MisuseError for a nominal length that is not positive, or a lay outside 0 to 90 degrees.
  */
 export function leaves(
-  tool: Pick<ToolKind, 'technique'> & { readonly nominalMm: number },
+  tool: Pick<ToolKind, 'denseFactor'> & { readonly nominalMm: number },
   use: ToolUse,
 ): { readonly mm: number; readonly sdMm: number } {
   requireNumber('nominalMm', tool.nominalMm, Number.MIN_VALUE);
   requireNumber('layDeg', use.layDeg, 0, 90);
   const { k, sd } = use.calibration ?? UNCALIBRATED;
-  const g = use.dense ? (RIDE_UP[tool.technique] ?? 1) : 1;
+  const g = use.dense ? tool.denseFactor : 1;
   const mm = tool.nominalMm * directionFactor(use.direction, use.layDeg) * g * k;
   return { mm, sdMm: mm * sd };
 }

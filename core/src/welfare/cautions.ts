@@ -1,6 +1,7 @@
+import { holds } from '../case/holds.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { byId } from '../terms/failure.ts';
-import type { Caution, CautionWhen } from '../packs/safety.ts';
+import type { Caution } from '../packs/safety.ts';
 import type { DogZone } from '../packs/zones.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
@@ -12,7 +13,7 @@ export function cautionsAt(visit: Case, zone: DogZone, technique: Technique): re
   const ids = [...zone.kind.cautions, ...techniqueKind(tools, technique).cautions];
   const here = ids
     .map((id) => byId('caution', safety.cautions, id))
-    .filter(({ when }) => holds(visit, when, [technique]));
+    .filter(({ when }) => holds(visit, when, { techniques: [technique] }));
   const breeds = visit.breed.cautions.filter(({ zones }) => isAmong(zones, zone.kind.id));
   return [...here, ...breeds].map(({ text }) => text);
 }
@@ -20,7 +21,7 @@ export function cautionsAt(visit: Case, zone: DogZone, technique: Technique): re
 /** The cautions said once for the visit, given the techniques it uses. */
 export function visitCautions(visit: Case, techniques: readonly Technique[]): readonly Caution[] {
   return visit.packs.safety.cautions.filter(
-    ({ forVisit, when }) => forVisit && holds(visit, when, techniques),
+    ({ forVisit, when }) => forVisit && holds(visit, when, { techniques }),
   );
 }
 
@@ -31,21 +32,8 @@ export function stepCautions(visit: Case, step: string, technique: Technique | n
   const own = technique === null ? [] : techniqueKind(tools, technique).cautions;
   return safety.cautions
     .filter(
-      ({ id, steps, when }) => (steps.includes(step) || own.includes(id)) && holds(visit, when, techniques),
+      ({ id, steps, when }) =>
+        (steps.includes(step) || own.includes(id)) && holds(visit, when, { techniques }),
     )
     .map(({ text }) => text);
-}
-
-function holds(visit: Case, when: CautionWhen | undefined, techniques: readonly Technique[]): boolean {
-  if (!when) return true;
-  const { purposes, fromKg, matted, signs, handling, techniques: used } = when;
-  return (
-    (purposes?.includes(visit.purpose) ?? true) &&
-    (fromKg === undefined || visit.weightKg >= fromKg) &&
-    (matted === undefined || matted === visit.mats.length > 0) &&
-    ((signs === undefined && handling === undefined) ||
-      visit.signs.some(({ sign }) => signs?.includes(sign)) ||
-      (handling?.includes(visit.handling) ?? false)) &&
-    (used === undefined || used.some((technique) => techniques.includes(technique)))
-  );
 }

@@ -33,7 +33,8 @@ const ALWAYS = ['session', 'salon', 'drawer', 'shelf'];
 
 /**
  * Reads each of a day's visits once. The service worker keeps the answers, so that every dog of the day opens without a network.
- * A visit that has not changed since it was read (`read`, by visit) is not read again. What was kept of another day goes first.
+ * A visit that has not changed since it was read (`read`, by visit) is not read again. What was kept of another day goes first;
+ * what was already read of this day stays, so that the dog just opened is never without its kept copy.
  */
 export async function keepDay(
   { day, from, to }: { readonly day: string; readonly from: string; readonly to: string },
@@ -44,8 +45,12 @@ export async function keepDay(
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   await pause(FIRST_MS, signal);
   if (signal.aborted) return;
+  const list = `visits?${new URLSearchParams({ from, to }).toString()}`;
   if (keptDay() !== day) {
-    await forgetDay();
+    await forgetOtherDays(
+      [...ALWAYS, list],
+      lines.map(({ visitId }) => visitId),
+    );
     read.clear();
     setKeptDay(day);
   }
@@ -59,7 +64,7 @@ export async function keepDay(
   };
   if (read.size === 0) {
     for (const path of ALWAYS) await ask(path);
-    await ask(`visits?${new URLSearchParams({ from, to }).toString()}`);
+    await ask(list);
   }
   for (const { visitId, planVersion, startedAt, lastActAt, finishedAt } of lines) {
     const stands = [planVersion, startedAt, lastActAt, finishedAt].join();
@@ -108,6 +113,22 @@ const pause = (ms: number, signal: AbortSignal): Promise<void> =>
 
 /** What is just being read to be kept. */
 let asking: Promise<unknown> = Promise.resolve();
+
+/** Leaves of what is kept only these paths, and the visits of this day with their logs. */
+async function forgetOtherDays(paths: readonly string[], visitIds: readonly string[]): Promise<void> {
+  await asking;
+  const staying = new Set(
+    [...paths, ...visitIds.flatMap((id) => [`visits/${id}`, `visits/${id}/log`])].map(
+      (path) => new URL(`/api/${path}`, location.href).href,
+    ),
+  );
+  if ('caches' in window) {
+    const cache = await caches.open(KEPT);
+    const others = (await cache.keys()).filter(({ url }) => !staying.has(url));
+    await Promise.all(others.map((request) => cache.delete(request)));
+  }
+  await keptActs.forgetLogs(visitIds).catch(() => undefined);
+}
 
 /** Whoever signs out, is blocked or begins another day leaves nothing of the day on the device. */
 export async function forgetDay(): Promise<void> {

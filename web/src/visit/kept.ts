@@ -76,7 +76,10 @@ export const keptActs = {
   async readLog(visitId: string): Promise<readonly TableEvent[]> {
     return ((await (await database()).get(LOGS, visitId)) as KeptLog | undefined)?.log ?? [];
   },
-  async forgetLogs(): Promise<void> {
-    await (await database()).clear(LOGS);
+  /** Of every visit but these. */
+  async forgetLogs(but: readonly string[] = []): Promise<void> {
+    const tx = (await database()).transaction(LOGS, 'readwrite');
+    const ids = (await tx.store.getAllKeys()).filter((id) => !but.includes(String(id)));
+    await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
   },
 };

@@ -10,7 +10,7 @@ export interface Heat {
 }
 
 /** How far above the room the tool of a step heats, K; 0 for what has no motor. */
-export const riseOfTask = (task: Task): number => (task.toolId === null ? 0 : riseOf(task, packs.tools.heat));
+export const riseOfTask = (task: Task): number => (task.toolId === null ? 0 : riseOf(task, packs.tools));
 
 /**
  * How hot the blade in hand is: as the thermometer read it, or by the heat model from when it ran, as the log has it, and since the last act.

@@ -1,31 +1,9 @@
+import { holds } from '../case/holds.ts';
 import type { Case } from '../case/resolveCase.ts';
-import type { FixedTask, TaskWhen } from '../packs/tasks.ts';
-import { byId } from '../terms/failure.ts';
+import type { FixedTask } from '../packs/tasks.ts';
 import type { Technique } from '../terms/tool.ts';
 import { isAmong } from '../terms/zone.ts';
 import type { Task } from './tasks.ts';
-
-/** Any of these holds; none means always. */
-export function applies(visit: Case, when: readonly TaskWhen[], technique: Technique | null): boolean {
-  return (
-    when.length === 0 ||
-    when.some(
-      ({ signs, handling, restrictions, fromKg, techniques, textures, notTextures, schools }) =>
-        (signs?.some((id) => visit.signs.some(({ sign }) => sign === id)) ?? true) &&
-        (handling?.includes(visit.handling) ?? true) &&
-        (restrictions?.some((id) => visit.restrictions.some(({ kind }) => kind.id === id)) ?? true) &&
-        (fromKg === undefined || visit.weightKg >= fromKg) &&
-        (textures?.includes(visit.coat.texture) ?? true) &&
-        !(notTextures?.includes(visit.coat.texture) ?? false) &&
-        (techniques === undefined || (technique !== null && techniques.includes(technique))) &&
-        Object.entries(schools ?? {}).every(([question, answers]) =>
-          answers.includes(
-            visit.schools[question] ?? byId('school', visit.packs.schools.schools, question).default,
-          ),
-        ),
-    )
-  );
-}
 
 interface Where {
   readonly fixed: string | null;
@@ -36,7 +14,7 @@ interface Where {
 export function helpFor(visit: Case, { fixed, zone, technique }: Where): Task['secondHands'] {
   const help = visit.packs.tasks.secondHands.find(
     ({ when, fixed: steps, zones }) =>
-      applies(visit, when, technique) &&
+      holds(visit, when, { techniques: technique === null ? [] : [technique] }) &&
       ((fixed !== null && steps.includes(fixed)) || (zone !== null && zones.includes(zone))),
   );
   return help ? { text: help.text, alone: help.alone } : null;
