@@ -26,7 +26,7 @@ export const problemOf = ({
 }: Pick<ReturnType<typeof workOf>, 'visit' | 'tasks'>): OrderProblem => ({
   tasks,
   costs: visit.packs.tasks.costs,
-  patience: visit.standing.minutes,
+  patience: visit.derived.standing.minutes,
   restMinutes: visit.packs.times.pauseMinutes,
 });
 

@@ -5,6 +5,8 @@ import type {
   BreedFile,
   BreedPack,
   Case,
+  Derived,
+  PartOfCase,
   Choices,
   DrawerTool,
   Mat,
@@ -21,6 +23,8 @@ import {
   planGroom,
   resolveBreed,
   resolveCase,
+  withChoices,
+  withFacts,
   restriction,
 } from '../src/index.ts';
 
@@ -125,12 +129,31 @@ export function caseFor(
     overrides: [],
     ...Object.fromEntries(Object.entries(own).filter(([key]) => CHOICE_KEYS.includes(key))),
   };
-  const visit = resolveCase(in_, pack, facts, choices);
+  const visit = resolvedLike(in_, pack, facts, choices);
   const seen = restricted.flatMap(([id, zone]) =>
     placesOfCase(visit, zone).map((at) => restriction(in_, id, at)),
   );
-  return seen.length === 0 ? visit : { ...visit, restrictions: [...visit.restrictions, ...seen] };
+  return seen.length === 0
+    ? visit
+    : derivedAs(visit, { restrictions: [...visit.derived.restrictions, ...seen] });
 }
+
+/** A case of each breed that tests vary: bones that come out the same are not drawn again for every one of them. */
+const bases = new WeakMap<BreedPack, Case>();
+
+/** `resolveCase`, from the case of this breed that was made last. */
+function resolvedLike(in_: Packs, pack: BreedPack, facts: VisitFacts, choices: Choices): Case {
+  const base = in_ === packs ? bases.get(pack) : undefined;
+  const visit = base ? withFacts(withChoices(base, choices), facts) : resolveCase(in_, pack, facts, choices);
+  if (in_ === packs && !base) bases.set(pack, visit);
+  return visit;
+}
+
+/** A case of which something else follows than does: for what a test wants by itself. */
+export const derivedAs = (visit: Case, other: Partial<Derived>): Case => ({
+  ...visit,
+  derived: { ...visit.derived, ...other },
+});
 
 /** One trim of a breed. */
 export function trimOf(breedId: string, trimId: string): Trim {
@@ -141,7 +164,7 @@ export function trimOf(breedId: string, trimId: string): Trim {
 
 /** The places of a case that a place is; its parts where the trim divides it. */
 export const placesOfCase = (
-  { trim }: Pick<Case, 'trim'>,
+  { derived: { trim } }: PartOfCase<'trim'>,
   place: string | null,
 ): readonly (string | null)[] => (place === null ? [null] : placesIn(packs.zones, trim, place));
 

@@ -7,14 +7,14 @@ import { caseFor } from './packs.ts';
 
 /** One zone of a dog. */
 export function zoneIn(visit: Case, id: string): DogZone {
-  const zone = visit.zones.find((one) => one.id === id);
+  const zone = visit.derived.zones.find((one) => one.id === id);
   if (!zone) throw new Error(`no zone ${id}`);
   return zone;
 }
 
 /** What a trim draws somewhere, with what a test says otherwise. */
 export function areaIn(visit: Case, kind: string, extra: Partial<TrimArea> = {}): TrimArea {
-  const area = visit.trim.areas[kind];
+  const area = visit.derived.trim.areas[kind];
   if (!area) throw new Error(`no area ${kind}`);
   return { ...area, ...extra };
 }

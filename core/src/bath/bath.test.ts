@@ -77,10 +77,10 @@ describe('water and drying', () => {
   it('a litre of coat holds what its type holds, and its litres are surface times depth', () => {
     const visit = caseFor('golden-retriever', { hairMm: hairEverywhere(50), measurements: { weightKg: 30 } });
     const { litres, heldMl, meanMm } = coatWater(visit, planGroom(visit));
-    const depth = 50 * visit.coat.curl * Math.sin((visit.coat.layDeg * Math.PI) / 180);
+    const depth = 50 * visit.derived.coat.curl * Math.sin((visit.derived.coat.layDeg * Math.PI) / 180);
     expect(meanMm).toBeCloseTo(50, 6);
     expect(litres).toBeCloseTo(0.975 * depth, 1);
-    expect(heldMl).toBeCloseTo(litres * visit.coat.holdMlPerL, 6);
+    expect(heldMl).toBeCloseTo(litres * visit.derived.coat.holdMlPerL, 6);
   });
 
   it('squeezing and towels leave four tenths, another towel three quarters of that', () => {

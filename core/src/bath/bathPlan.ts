@@ -121,7 +121,10 @@ export function bathPlan(
   shelf: readonly Bottle[] = [],
   dryFactor = 1,
 ): BathPlan {
-  const { packs, surfaceM2 } = visit;
+  const {
+    packs,
+    derived: { surfaceM2 },
+  } = visit;
   const { treatments } = packs;
   const water = coatWater(visit, plan);
   const white = choices.white ?? treatments.usuallyWhite.includes(visit.breed.id);
@@ -226,7 +229,7 @@ function vetStep(products: readonly ProductKind[], contactMinutes: number): Trea
 }
 
 function usedOf(
-  { packs: { treatments }, surfaceM2, coat }: Case,
+  { packs: { treatments }, derived: { surfaceM2, coat } }: Case,
   { product, dose }: Pick<TreatmentStep, 'product' | 'dose' | 'contactMinutes'>,
   meanMm: number,
   heldMl: number,
@@ -276,7 +279,15 @@ function takenFrom(products: readonly Used[]): readonly Used[] {
 }
 
 /** The names of the places where what was found is put right. */
-function placesOf({ packs, findings }: Case, asking: readonly string[]): readonly string[] {
+function placesOf(
+  {
+    packs,
+    facts: {
+      dog: { findings },
+    },
+  }: Case,
+  asking: readonly string[],
+): readonly string[] {
   const kinds = findings
     .filter(({ finding }) => asking.includes(finding))
     .flatMap(({ finding }) => byId('finding', packs.findings.findings, finding).at);
@@ -295,7 +306,7 @@ function dryingPlan(
   const { treatments } = visit.packs;
   const method = treatments.methods.find(applies);
   if (!method) throw new MisuseError('no way of drying applies: the last one of the pack has to');
-  const noHeat = visit.restrictions.some(({ effects }) => effects.noHeat === true);
+  const noHeat = visit.derived.restrictions.some(({ effects }) => effects.noHeat === true);
   const all = (dryers.length > 0 ? dryers : [method.dryer]).map((id) => byId('dryer', treatments.dryers, id));
   const cool = treatments.dryers.filter(({ heat }) => !heat);
   // What heats is not used where heat is ruled out, whoever chose it.

@@ -21,7 +21,7 @@ export interface CoatWater {
  * @throws MisuseError when the plan names a zone the packs lack.
  */
 export function coatWater(
-  { packs, coat, surfaceM2 }: Case,
+  { packs, derived: { coat, surfaceM2 } }: Case,
   plan: Pick<Plan, 'zones' | 'roughClip'>,
   roughClipped = plan.roughClip.wanted,
 ): CoatWater {

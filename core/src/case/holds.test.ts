@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { caseFor, mat, packs, sign } from '../../testing/packs.ts';
+import { caseFor, derivedAs, mat, packs, sign } from '../../testing/packs.ts';
 import type { Condition } from '../packs/condition.ts';
 import type { Circumstances } from './holds.ts';
 import { holds } from './holds.ts';
@@ -12,9 +12,11 @@ const visit = caseFor('bedlington-terrier', {
   measurements: { weightKg: 9 },
   modifiers: ['puppy'],
 });
-const { coat } = visit;
-const [, usual] = Object.entries(visit.schools)[0] ?? ['', ''];
-const [rule] = Object.keys(visit.schools);
+const {
+  derived: { coat },
+} = visit;
+const [, usual] = Object.entries(visit.derived.schools)[0] ?? ['', ''];
+const [rule] = Object.keys(visit.derived.schools);
 const asked: Circumstances = { techniques: ['clip'], jacketBy: 'scissor', white: true, meanHairMm: 30 };
 
 /** Each key with what is so of this dog, and with what is not. */
@@ -73,7 +75,7 @@ describe('a condition of a visit', () => {
 
   it('of a house rule nobody answered, the pack’s usual answer counts', () => {
     const { id, default: answer } = packs.schools.schools[0] ?? { id: '', default: '' };
-    expect(holds({ ...visit, schools: {} }, [{ schools: { [id]: [answer] } }])).toBe(true);
+    expect(holds(derivedAs(visit, { schools: {} }), [{ schools: { [id]: [answer] } }])).toBe(true);
     expect(() => holds(visit, [{ schools: { none: ['x'] } }])).toThrow('none');
   });
 });

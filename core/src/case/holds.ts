@@ -18,41 +18,44 @@ export const holds = (visit: Case, when: readonly Condition[], also: Circumstanc
 
 /** Every key that is given holds. */
 function holdsAll(visit: Case, when: Condition, also: Circumstances): boolean {
-  const { packs, coat } = visit;
+  const {
+    packs,
+    derived: { coat },
+  } = visit;
   return (
-    isOneOf(when.purposes, visit.purpose) &&
-    isOneOf(when.handling, visit.handling) &&
+    isOneOf(when.purposes, visit.choices.purpose) &&
+    isOneOf(when.handling, visit.facts.temper.handling) &&
     isOneOf(when.coats, coat.id) &&
     isOneOf(when.textures, coat.texture) &&
     isOneOf(when.clipping, coat.clipping) &&
     isOneOf(when.jacket, also.jacketBy) &&
     hasOneOf(
       when.signs,
-      visit.signs.map(({ sign }) => sign),
+      visit.derived.signs.map(({ sign }) => sign),
     ) &&
     hasOneOf(
       when.restrictions,
-      visit.restrictions.map(({ kind }) => kind.id),
+      visit.derived.restrictions.map(({ kind }) => kind.id),
     ) &&
     hasOneOf(
       when.findings,
-      visit.findings.map(({ finding }) => finding),
+      visit.facts.dog.findings.map(({ finding }) => finding),
     ) &&
     hasOneOf(
       when.modifiers,
       coat.changedBy.map(({ id }) => id),
     ) &&
     hasOneOf(when.techniques, also.techniques ?? []) &&
-    isSame(when.matted, visit.mats.length > 0) &&
+    isSame(when.matted, visit.derived.mats.length > 0) &&
     isSame(when.shown, coat.shown) &&
     isSame(when.strips, coat.strips) &&
     isSame(when.dense, coat.dense) &&
     isSame(when.white, also.white) &&
-    isAtLeast(when.fromKg, visit.weightKg) &&
+    isAtLeast(when.fromKg, visit.derived.weightKg) &&
     isAtLeast(when.fromMm, also.meanHairMm ?? -Infinity) &&
     Object.entries(when.schools ?? {}).every(([question, answers]) => {
       const { default: usual } = byId('school', packs.schools.schools, question);
-      return answers.includes(visit.schools[question] ?? usual);
+      return answers.includes(visit.derived.schools[question] ?? usual);
     }) &&
     (when.any?.some((one) => holdsAll(visit, one, also)) ?? true) &&
     !(when.not ?? []).some((one) => holdsAll(visit, one, also))

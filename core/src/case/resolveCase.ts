@@ -1,12 +1,9 @@
-import type { SeenFinding } from '../body/body.ts';
-import type { Measurements } from '../body/measures.ts';
-import { bodySurface } from '../body/surface.ts';
 import { templateOf } from '../body/landmarks.ts';
+import type { Measurements } from '../body/measures.ts';
 import { weightOf } from '../body/measures.ts';
+import { bodySurface } from '../body/surface.ts';
 import type { Coat } from '../coat/hair.ts';
 import { coatOf } from '../coat/hair.ts';
-import { byId } from '../terms/failure.ts';
-import type { Mat, SeenSign } from '../hands/hands.ts';
 import type { BreedPack, Trim } from '../packs/breed.ts';
 import type { MatPolicy } from '../packs/mats.ts';
 import type { Packs } from '../packs/packs.ts';
@@ -14,11 +11,14 @@ import type { ShavingPolicy } from '../packs/safety.ts';
 import type { Schools } from '../packs/schools.ts';
 import type { DogZone } from '../packs/zones.ts';
 import { trimZones } from '../packs/zones.ts';
-import type { Handling, Purpose } from '../terms/dog.ts';
-import type { DrawerTool, ToolOption } from '../tools/drawer.ts';
+import { byId } from '../terms/failure.ts';
+import type { ToolOption } from '../tools/drawer.ts';
 import { toolOptions } from '../tools/drawer.ts';
-import type { Choices, Override, SideAnswer, Wish } from './choices.ts';
+import type { Bodies, WholeBodies } from './bodies.ts';
+import { dividedBodies, wholeBodies } from './bodies.ts';
+import type { Choices } from './choices.ts';
 import type { SignedShave, VisitFacts } from './facts.ts';
+import type { ByPlace } from './inPlaces.ts';
 import { inPlaces } from './inPlaces.ts';
 import type { SeenRestriction } from './restrictions.ts';
 import { restrictionsOf } from './restrictions.ts';
@@ -35,71 +35,134 @@ export interface Shaving {
   readonly signedMm: SignedShave['leftMm'] | null;
 }
 
-/** Everything that is true of a visit, worked out once. Plain data; everything downstream reads it and asks nobody else. */
+/**
+ * A visit: what is given, kept as given, and what follows from it, worked out once. Plain data; everything downstream reads it and asks
+ * nobody else. `withChoices` and `withFacts` are the ways to vary it.
+ */
 export interface Case {
   readonly packs: Packs;
   readonly breed: BreedPack;
   readonly facts: VisitFacts;
-  readonly trim: Trim;
-  readonly purpose: Purpose;
-  readonly wish: Wish;
   readonly choices: Choices;
+  readonly derived: Derived;
+}
+
+/** What follows from packs, breed, facts and choices. Signs, mats, hair, overrides and sides are said in the places of this trim. */
+export interface Derived extends ByPlace {
+  readonly trim: Trim;
   readonly zones: readonly DogZone[];
   readonly coat: Coat;
   /** Everything the drawer can do on this coat. */
   readonly options: readonly ToolOption[];
-  readonly drawer: readonly DrawerTool[];
-  readonly findings: readonly SeenFinding[];
-  readonly measurements: Measurements;
-  readonly signs: readonly SeenSign[];
   readonly restrictions: readonly SeenRestriction[];
   readonly schools: Schools;
   readonly shaving: Shaving;
-  readonly hairMm: Readonly<Record<string, number>>;
-  readonly measuredHair: readonly string[];
-  readonly mats: readonly Mat[];
   readonly matPolicy: MatPolicy;
-  readonly handling: Handling;
   /** Minutes the dog stands before a break, and whether somebody or a restriction said so; else it is its age. */
   readonly standing: { readonly minutes: number; readonly said: boolean };
   readonly weightKg: number;
   readonly surfaceM2: number;
   /** This dog's head against one of its breed's middle size. */
   readonly headShare: number;
-  readonly sides: Readonly<Record<string, SideAnswer>>;
-  readonly overrides: readonly Override[];
+  /** The dog under its coat, its places divided by the lines of the trim. */
+  readonly bodies: Bodies;
+  /** The same before lines divide any. */
+  readonly undivided: WholeBodies;
 }
+
+/** All that a function reads of a case that needs little of it. */
+export type PartOfCase<K extends keyof Derived> = Pick<Case, 'packs'> & {
+  readonly derived: Pick<Derived, K>;
+};
 
 /**
  * The case of one visit, from what is known and what was chosen.
- * @throws MisuseError when facts or choices name something the packs or the breed do not have, or a weight is none.
+ * @throws MisuseError when facts or choices name something the packs or the breed do not have, or a measurement is none.
  */
-export function resolveCase(packs: Packs, breed: BreedPack, facts: VisitFacts, choices: Choices): Case {
+export const resolveCase = (packs: Packs, breed: BreedPack, facts: VisitFacts, choices: Choices): Case =>
+  resolved(packs, breed, facts, choices, null);
+
+/** The same dog with other choices. @throws MisuseError as `resolveCase`. */
+export const withChoices = (visit: Case, choices: Choices): Case =>
+  resolved(visit.packs, visit.breed, visit.facts, choices, visit);
+
+/** The same visit had other things been found. @throws MisuseError as `resolveCase`. */
+export const withFacts = (visit: Case, facts: VisitFacts): Case =>
+  resolved(visit.packs, visit.breed, facts, visit.choices, visit);
+
+/** `like`: another case of these packs and this breed; what would come out the same is taken over from it. */
+function resolved(
+  packs: Packs,
+  breed: BreedPack,
+  facts: VisitFacts,
+  choices: Choices,
+  like: Case | null,
+): Case {
   const { dog } = facts;
-  const coat = coatOf(packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
-  const weightKg = weightOf(breed, dog.measurements);
+  const trim = byId('trim', breed.trims, choices.trimId);
+  const ofFacts = like?.facts === facts ? like.derived : factsAlone(packs, breed, facts, like);
+  const { coat, options, weightKg, surfaceM2, headShare, undivided } = ofFacts;
+  const sameTrim = like?.derived.undivided === undivided && like.derived.trim === trim;
+  const schools = schoolsOf(packs.schools, facts.schools, choices.schools);
+  const clips = answerTo(packs.schools, schools, 'mats') === 'clip';
+  const placed = inPlaces(packs.zones, trim, {
+    mats: facts.mats,
+    signs: dog.signs,
+    hairMm: facts.hairMm,
+    measuredHair: facts.measuredHair,
+    overrides: choices.overrides,
+    sides: choices.sides,
+  });
+  const restrictions = restrictionsOf(packs, {
+    signs: placed.signs,
+    modifiers: coat.changedBy.map(({ id }) => id),
+    handling: facts.temper.handling,
+    firstVisit: facts.firstVisit,
+    mats: placed.mats,
+  });
   return {
     packs,
     breed,
     facts,
-    coat,
-    options: toolOptions(facts.drawer, packs.tools, coat, facts.hand),
-    drawer: facts.drawer,
-    findings: dog.findings,
-    measurements: dog.measurements,
-    handling: facts.temper.handling,
-    weightKg,
-    surfaceM2: bodySurface(weightKg),
-    headShare: headShareOf(packs, breed, dog.measurements),
-    ...chosen(packs, breed, coat, facts, choices),
+    choices,
+    derived: {
+      ...placed,
+      trim,
+      zones: sameTrim ? like.derived.zones : trimZones(packs.zones, trim),
+      coat,
+      options,
+      restrictions,
+      schools,
+      shaving: shavingOf(packs, coat, schools, facts, choices),
+      matPolicy: { ...facts.matPolicy, school: clips ? 'clip' : 'save' },
+      standing: standingOf(packs, facts, restrictions),
+      weightKg,
+      surfaceM2,
+      headShare,
+      bodies: sameTrim ? like.derived.bodies : dividedBodies(packs, undivided, trim),
+      undivided,
+    },
   };
 }
 
-/** The same dog with other choices: what was found and what the drawer can do stays. @throws MisuseError for a trim the breed lacks. */
-export const rechoose = (visit: Case, choices: Choices): Case => ({
-  ...visit,
-  ...chosen(visit.packs, visit.breed, visit.coat, visit.facts, choices),
-});
+/** What no choice changes. */
+function factsAlone(
+  packs: Packs,
+  breed: BreedPack,
+  { dog, drawer, hand }: VisitFacts,
+  like: Case | null,
+): Pick<Derived, 'coat' | 'options' | 'weightKg' | 'surfaceM2' | 'headShare' | 'undivided'> {
+  const coat = coatOf(packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
+  const weightKg = weightOf(breed, dog.measurements);
+  return {
+    coat,
+    options: toolOptions(drawer, packs.tools, coat, hand),
+    weightKg,
+    surfaceM2: bodySurface(weightKg),
+    headShare: headShareOf(packs, breed, dog.measurements),
+    undivided: wholeBodies(packs, breed, dog, like?.derived.undivided ?? null),
+  };
+}
 
 /** Heads of one breed differ by no more than this, either way (prior). */
 const HEADS = [0.6, 1.6] as const;
@@ -110,52 +173,6 @@ function headShareOf(packs: Packs, breed: BreedPack, { headMm, heightMm }: Measu
   const usualHeadMm = templateOf(packs.archetypes, breed.body).proportions.head * usualHeightMm;
   const share = headMm !== undefined ? headMm / usualHeadMm : (heightMm ?? usualHeightMm) / usualHeightMm;
   return Math.min(HEADS[1], Math.max(HEADS[0], share));
-}
-
-type Chosen = Omit<
-  Case,
-  | 'packs'
-  | 'breed'
-  | 'facts'
-  | 'coat'
-  | 'options'
-  | 'drawer'
-  | 'findings'
-  | 'measurements'
-  | 'handling'
-  | 'weightKg'
-  | 'surfaceM2'
-  | 'headShare'
->;
-
-function chosen(packs: Packs, breed: BreedPack, coat: Coat, facts: VisitFacts, choices: Choices): Chosen {
-  const { dog, hairMm, measuredHair, temper, firstVisit } = facts;
-  const schools = schoolsOf(packs.schools, facts.schools, choices.schools);
-  const clips = answerTo(packs.schools, schools, 'mats') === 'clip';
-  const trim = byId('trim', breed.trims, choices.trimId);
-  const { sides, overrides } = choices;
-  const said = { mats: facts.mats, signs: dog.signs, hairMm, measuredHair, overrides, sides };
-  const placed = inPlaces(packs.zones, trim, said);
-  const restrictions = restrictionsOf(packs, {
-    signs: placed.signs,
-    modifiers: coat.changedBy.map(({ id }) => id),
-    handling: temper.handling,
-    firstVisit,
-    mats: placed.mats,
-  });
-  return {
-    trim,
-    purpose: choices.purpose,
-    wish: choices.wish,
-    choices,
-    schools,
-    shaving: shavingOf(packs, coat, schools, facts, choices),
-    matPolicy: { ...facts.matPolicy, school: clips ? 'clip' : 'save' },
-    zones: trimZones(packs.zones, trim),
-    restrictions,
-    standing: standingOf(packs, facts, restrictions),
-    ...placed,
-  };
 }
 
 /** The salon's answer, and a signature under this very plan's choices; without both nothing is shaved that should not be. */
@@ -189,7 +206,7 @@ export function standingOf(
   packs: Packs,
   { temper, ageMonths }: Pick<VisitFacts, 'temper' | 'ageMonths'>,
   restrictions: readonly SeenRestriction[] = [],
-): Case['standing'] {
+): Derived['standing'] {
   const usual =
     packs.signs.temper.standing.findLast(({ fromMonths }) => ageMonths >= fromMonths)?.minutes ?? 60;
   const limits = restrictions.flatMap(({ effects }) => effects.standingMinutes ?? []);

@@ -2,6 +2,7 @@ import type { Body } from '../body/body.ts';
 import { bodyOf } from '../body/body.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
+import { withChoices, withFacts } from '../case/resolveCase.ts';
 import type { Outline } from '../contour/outline.ts';
 import { outlineOf } from '../contour/outline.ts';
 import { divided } from '../lines/divided.ts';
@@ -22,23 +23,26 @@ export interface IdealDog {
  * @throws MisuseError for a height no dog has.
  */
 export function idealOf(visit: Case, heightMm: number, curlBack: boolean): IdealDog {
-  const { packs, breed, trim } = visit;
+  const {
+    packs,
+    breed,
+    derived: { trim },
+  } = visit;
   const body = divided(packs, breed, trim, bodyOf(packs, breed, { heightMm }, []));
-  const plan = planGroom({
-    ...visit,
-    wish: { ...AS_DRAWN, weeksBetween: 1 },
-    findings: [],
-    measurements: {},
-    signs: [],
-    restrictions: [],
-    mats: [],
-    hairMm: {},
-    overrides: [],
-    sides: {},
-  });
+  const plan = planGroom(unmarked(visit));
   return {
     body,
     outline: outlineOf(body.views.side, plan, 'after', curlBack),
     seen: inCoat(body, plan, 'after', curlBack),
   };
+}
+
+/** The same trim on a sound dog of the same coat that nobody knows or has wishes for. */
+function unmarked(visit: Case): Case {
+  const { facts, choices } = visit;
+  const dog = { ...facts.dog, findings: [], measurements: {}, signs: [] };
+  const even = withFacts(visit, { ...facts, dog, mats: [], hairMm: {}, measuredHair: [] });
+  const wish = { ...AS_DRAWN, weeksBetween: 1 };
+  const drawn = withChoices(even, { ...choices, wish, overrides: [], sides: {} });
+  return { ...drawn, derived: { ...drawn.derived, restrictions: [] } };
 }

@@ -1,5 +1,5 @@
 import type { Body } from '../body/body.ts';
-import type { Case } from '../case/resolveCase.ts';
+import type { PartOfCase } from '../case/resolveCase.ts';
 import type { Rule } from '../packs/breed.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
 import { zoneKindId } from '../terms/zone.ts';
@@ -34,7 +34,7 @@ const MOST_MM = 40;
  * matter of length, or no one place can mend it.
  */
 export function mendOf(
-  { trim }: Pick<Case, 'trim'>,
+  { derived: { trim } }: PartOfCase<'trim'>,
   { rule, after, range, kept }: RuleCheck,
   judged: Judged,
   plan: Plan,

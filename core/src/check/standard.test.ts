@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { breed, breeds, caseFor, hairEverywhere, mat, override, planFor } from '../../testing/packs.ts';
 import { planGroom } from '../plan/planGroom.ts';
-import { bodiesOf } from '../outline/bodies.ts';
 import type { Rule } from '../packs/breed.ts';
 import { idealOf } from './ideal.ts';
 import { mendOf } from './mend.ts';
@@ -20,7 +19,7 @@ function held(rule: Rule, breedId = 'standard-poodle', { curlBack = false, ...ex
   const pack = { ...breed(breedId), rules: [rule] };
   const visit = caseFor(breedId, extra, pack);
   const plan = planGroom(visit);
-  const body = bodiesOf(visit).own;
+  const body = visit.derived.bodies.own;
   const judged = {
     now: inCoat(body, plan, 'now', curlBack),
     after: inCoat(body, plan, 'after', curlBack),

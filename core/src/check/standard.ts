@@ -45,7 +45,7 @@ export interface Judged {
  * outline is from the ideal's. What a trim itself shapes (a head, parallel lines, hair that reaches) is measured as it is.
  */
 export function againstStandard(visit: Case, judged: Judged, plan: Plan): readonly RuleCheck[] {
-  return rulesFor(visit.breed, visit.purpose).map((rule) => checkRule(visit, rule, judged, plan));
+  return rulesFor(visit.breed, visit.choices.purpose).map((rule) => checkRule(visit, rule, judged, plan));
 }
 
 /** The rules that the planned lengths and tools alone can tell, without any drawing. */
@@ -205,7 +205,7 @@ function checkLengths(rule: Rule, plan: Plan): RuleCheck | null {
 
 /** Whether hair is as long as the way it should reach once its curl is back, and when it will be. */
 function checkReach(
-  { coat, packs }: Case,
+  { packs, derived: { coat } }: Case,
   rule: Extract<Rule, { kind: 'reach' }>,
   { after: { body } }: Judged,
   plan: Plan,

@@ -59,7 +59,10 @@ export function consentStatements(
   ];
 }
 
-function trimStatements({ packs, trim, wish }: Case, plan: Plan): readonly ConsentStatement[] {
+function trimStatements(
+  { packs, derived: { trim }, choices: { wish } }: Case,
+  plan: Plan,
+): readonly ConsentStatement[] {
   const role = byRole('zone', packs.zones.zones, 'body-length');
   const body = plan.zones.find(({ zone }) => zoneKindId(zone) === role.id);
   const bodyMm = body?.leftMm ?? 0;
@@ -89,7 +92,7 @@ function matStatements({ packs }: Case, { mats }: Plan): readonly ConsentStateme
 
 /** A coat clipped that its row would rather not have clipped: what is risked or lost, and what was offered. */
 function coatStatements(visit: Case, plan: Plan): readonly ConsentStatement[] {
-  const { policy } = visit.shaving;
+  const { policy } = visit.derived.shaving;
   if (!policy) return [];
   if (plan.zones.some(({ reasons }) => reasons.some(({ rule }) => rule === 'shaving-consented'))) {
     return [{ about: 'shaving', text: policy.text, offered: policy.alternatives }];
@@ -98,7 +101,7 @@ function coatStatements(visit: Case, plan: Plan): readonly ConsentStatement[] {
 }
 
 /** The plan runs a blade or comb over a jacket whose row says what that costs. */
-export function clipsJacket({ packs, shaving }: Case, plan: Plan): boolean {
+export function clipsJacket({ packs, derived: { shaving } }: Case, plan: Plan): boolean {
   if (shaving.answer !== 'explained') return false;
   const body = byRole('zone', packs.zones.zones, 'body-length').id;
   return plan.zones.some(
@@ -109,7 +112,7 @@ export function clipsJacket({ packs, shaving }: Case, plan: Plan): boolean {
 }
 
 /** Places that are not touched, and what becomes of the side opposite to one that was lost. */
-function protectedStatements({ sides }: Case, plan: Plan): readonly ConsentStatement[] {
+function protectedStatements({ derived: { sides } }: Case, plan: Plan): readonly ConsentStatement[] {
   const kept = new Map<string, string[]>();
   for (const { zone, protectedBy } of plan.zones) {
     if (protectedBy !== null) kept.set(protectedBy, [...(kept.get(protectedBy) ?? []), zone]);
@@ -130,7 +133,7 @@ function protectedStatements({ sides }: Case, plan: Plan): readonly ConsentState
   return [...alone, ...asked, ...answered];
 }
 
-function healthStatements({ restrictions }: Case, fit: Fit): readonly ConsentStatement[] {
+function healthStatements({ derived: { restrictions } }: Case, fit: Fit): readonly ConsentStatement[] {
   const whole = restrictions.filter(({ kind }) => kind.scope === 'dog');
   const skin = whole.filter(({ kind }) => kind.skin && kind.role === null);
   const timed = whole.filter(({ effects }) => effects.standingMinutes !== undefined);

@@ -76,7 +76,7 @@ describe('the board of looks', () => {
     expect(kinds(looks)).toContain('welfare');
     expect(wish.marks.kept).toBeLessThan(wish.marks.of);
     for (const look of looks.slice(1)) {
-      expect(look.marks.kept, look.visit.trim.name).toBe(look.marks.of);
+      expect(look.marks.kept, look.visit.derived.trim.name).toBe(look.marks.of);
       expect(about(look, 'shaving')).toEqual([]);
     }
     expect(wish.lost.find(({ look }) => look === 'body')?.daysBack).toBeNull();

@@ -1,6 +1,6 @@
 import type { Choices } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
-import { rechoose } from '../case/resolveCase.ts';
+import { withFacts } from '../case/resolveCase.ts';
 import { answerTo } from '../case/schools.ts';
 import { plannedAgainstStandard } from '../check/standard.ts';
 import { daysToReach, growthIn } from '../coat/hair.ts';
@@ -13,7 +13,8 @@ import type { Trim } from '../packs/breed.ts';
 import { byRole } from '../packs/roles.ts';
 import type { ZoneKind } from '../packs/zones.ts';
 import type { Plan, ZonePlan } from '../plan/plan.ts';
-import { planGroom } from '../plan/planGroom.ts';
+import type { Planner } from '../plan/planner.ts';
+import { createPlanner } from '../plan/planner.ts';
 import type { Look } from '../terms/zone.ts';
 import { LOOKS } from '../terms/zone.ts';
 import { techniqueKind } from '../tools/drawer.ts';
@@ -63,11 +64,17 @@ const LOST_MM = 15;
 const DAYS_PER_WEEK = 7;
 
 /** What one case means for the owner; the rhythm is the wish's own, or what the coat's growth asks. */
-export function proposalOf(kind: ProposalKind, visit: Case, context: BoardContext): Proposal {
-  const plan = planGroom(visit);
+export function proposalOf(
+  kind: ProposalKind,
+  planner: Planner,
+  choices: Choices,
+  context: BoardContext,
+): Proposal {
+  const visit = planner.caseWith(choices);
+  const plan = planner.plan(choices);
   const estimate = estimateVisit(visit, plan, context);
-  const upkeep = upkeepOf(visit, plan, kind === 'wish' ? visit.wish.weeksBetween : null);
-  const marks = plannedAgainstStandard(visit.breed, plan, visit.purpose);
+  const upkeep = upkeepOf(visit, plan, kind === 'wish' ? visit.choices.wish.weeksBetween : null);
+  const marks = plannedAgainstStandard(visit.breed, plan, visit.choices.purpose);
   const { work } = estimate.price;
   return {
     kind,
@@ -92,15 +99,22 @@ export function proposalOf(kind: ProposalKind, visit: Case, context: BoardContex
  * @throws MisuseError as `planGroom`.
  */
 export function proposeChoices(asked: Case, context: BoardContext): readonly Proposal[] {
-  const wish = proposalOf('wish', literal(asked), context);
+  const planner = createPlanner(asked);
+  const asWished = literal(asked);
+  const wish = proposalOf(
+    'wish',
+    asWished === asked ? planner : createPlanner(asWished),
+    asked.choices,
+    context,
+  );
   const others = asked.breed.trims
-    .filter(({ purposes }) => purposes.includes('pet') || purposes.includes(asked.purpose))
-    .filter((trim) => asked.coat.strips || !isStripped(asked, trim))
+    .filter(({ purposes }) => purposes.includes('pet') || purposes.includes(asked.choices.purpose))
+    .filter((trim) => asked.derived.coat.strips || !isStripped(asked, trim))
     .flatMap(({ id }) =>
       (['as-drawn', 'shorter'] as const).map((lean) => {
-        const drawn = { ...asked.wish, lean, allOverMm: null, vetAsks: false };
+        const drawn = { ...asked.choices.wish, lean, allOverMm: null, vetAsks: false };
         const choices = { ...asked.choices, trimId: id, wish: drawn, overrides: [] };
-        return proposalOf('nearest', rechoose(asked, choices), context);
+        return proposalOf('nearest', planner, choices, context);
       }),
     );
   const board = [wish];
@@ -133,9 +147,10 @@ const SAME_TRIM = 1;
 
 /** The wish as the owner means it: a coat not to be shaved is shown as its signature would make it, where the salon takes one. */
 function literal(asked: Case): Case {
-  const takes = answerTo(asked.packs.schools, asked.schools, 'shaving') === 'consent';
-  if (asked.wish.allOverMm === null || !takes || asked.shaving.answer !== 'declined') return asked;
-  return rechoose({ ...asked, facts: { ...asked.facts, shave: 'being-signed' } }, asked.choices);
+  const takes = answerTo(asked.packs.schools, asked.derived.schools, 'shaving') === 'consent';
+  if (asked.choices.wish.allOverMm === null || !takes || asked.derived.shaving.answer !== 'declined')
+    return asked;
+  return withFacts(asked, { ...asked.facts, shave: 'being-signed' });
 }
 
 /** A trim whose body is pulled, not cut. */
@@ -147,12 +162,12 @@ function isStripped({ packs }: Case, { areas }: Trim): boolean {
 
 /** A plan that any welfare rule, mat, or time of the dog has changed. */
 function welfareSpeaks({ visit, plan, fit }: Proposal): boolean {
-  const tender = visit.restrictions.some(
+  const tender = visit.derived.restrictions.some(
     ({ kind, effects }) =>
       kind.scope === 'dog' && kind.role === null && (kind.skin || effects.standingMinutes !== undefined),
   );
   const matted = plan.mats?.mats.some(({ decision }) => decision !== 'save') ?? false;
-  const shaved = visit.shaving.policy?.answer === 'consent' && visit.wish.allOverMm !== null;
+  const shaved = visit.derived.shaving.policy?.answer === 'consent' && visit.choices.wish.allOverMm !== null;
   return tender || matted || fit.visits > 1 || shaved;
 }
 
@@ -161,7 +176,7 @@ const broken = ({ marks }: Proposal) => marks.of - marks.kept;
 const kindOf = ({ packs }: Case, { zone }: ZonePlan): ZoneKind => zoneKind(packs.zones, zone);
 
 function wantedLengths({ visit, plan }: Proposal): ReadonlyMap<string, number> {
-  const { allOverMm } = visit.wish;
+  const { allOverMm } = visit.choices.wish;
   return new Map(
     plan.zones.map((zone) => {
       const all = allOverMm !== null && kindOf(visit, zone).allOver === 'same';
@@ -223,7 +238,7 @@ const NEARLY = 0.95;
 /** A coat shaved that should not be may not come back: no date is promised. */
 function daysBack(visit: Case, zone: ZonePlan): number | null {
   if (zone.reasons.some(({ rule }) => rule === 'shaving-consented')) return null;
-  const growth = growthIn(visit.coat, kindOf(visit, zone));
+  const growth = growthIn(visit.derived.coat, kindOf(visit, zone));
   const days = daysToReach(growth, zone.leftMm, (zone.hairMm ?? 0) * NEARLY);
   return days === null ? null : Math.ceil(days / DAYS_PER_WEEK) * DAYS_PER_WEEK;
 }

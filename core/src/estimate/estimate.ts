@@ -71,7 +71,10 @@ const Z = 1.2816;
  * @throws MisuseError when case and plan name something the packs do not have.
  */
 export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext): Estimate {
-  const { packs, surfaceM2: areaM2 } = visit;
+  const {
+    packs,
+    derived: { surfaceM2: areaM2 },
+  } = visit;
   const { times } = packs;
   const worked = workMinutes(plan, visit);
   const spreads = times.spread;
@@ -96,19 +99,19 @@ export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext)
   const work = total(parts.map(({ minutes }) => minutes));
   const { perHour, least, currency } = context.rates;
   const workPrice = each(work, (minutes) => Math.max(least, (minutes * perHour) / 60));
-  const matPrice = each(matMinutes, (minutes) => (minutes * visit.matPolicy.feePerHour) / 60);
+  const matPrice = each(matMinutes, (minutes) => (minutes * visit.derived.matPolicy.feePerHour) / 60);
   return {
     parts,
     mats: matMinutes,
     minutes: total([work, matMinutes]),
     price: { work: workPrice, mats: matPrice, total: total([workPrice, matPrice]), currency },
-    standingMinutes: visit.standing.minutes,
+    standingMinutes: visit.derived.standing.minutes,
     logsBehind,
   };
 }
 
 /** Minutes of tool work by part of the visit. */
-function workMinutes(plan: Plan, { packs, surfaceM2 }: Case): ReadonlyMap<string, number> {
+function workMinutes(plan: Plan, { packs, derived: { surfaceM2 } }: Case): ReadonlyMap<string, number> {
   const minutes = new Map<string, number>();
   for (const { part, weight } of workIn(plan, packs, surfaceM2))
     minutes.set(part, (minutes.get(part) ?? 0) + weight);
@@ -125,7 +128,13 @@ function dryMinutes(plan: Plan, visit: Case): number {
 }
 
 function factorsOf(part: string, visit: Case, { trainee }: EstimateContext): Because[] {
-  const { packs, restrictions, signs, coat, handling } = visit;
+  const {
+    packs,
+    derived: { restrictions, signs, coat },
+    facts: {
+      temper: { handling },
+    },
+  } = visit;
   const { times } = packs;
   type Found = { readonly id: string; readonly level: Severity | null };
   const found: Readonly<Record<'restriction' | 'sign' | 'modifier', readonly Found[]>> = {

@@ -19,7 +19,7 @@ const judged = (mats: readonly Mat[], extra: Extra = {}) =>
   judgeMats(caseFor('havanese', { hairMm: hairEverywhere(70), mats, ...extra }));
 const [brings] = packs.mats.brings;
 const broughtIn = ({ visit }: ReturnType<typeof judged>) =>
-  visit.restrictions.filter(({ kind }) => kind.id === brings?.restriction).map(({ zone }) => zone);
+  visit.derived.restrictions.filter(({ kind }) => kind.id === brings?.restriction).map(({ zone }) => zone);
 
 describe('mats judged', () => {
   it('a dog without any has no plan for them', () => {

@@ -23,23 +23,23 @@ export interface JudgedMats {
 
 /** The mats of a case judged by its salon and the dog's patience. @throws MisuseError as `matPlan`. */
 export function judgeMats(visit: Case): JudgedMats {
-  if (visit.mats.length === 0) return { visit, plan: null, lost: new Map(), fallbacks: [] };
+  if (visit.derived.mats.length === 0) return { visit, plan: null, lost: new Map(), fallbacks: [] };
   const { packs } = visit;
   const plan = matPlan(
-    visit.mats,
-    visit.coat,
+    visit.derived.mats,
+    visit.derived.coat,
     {
-      handling: visit.handling,
-      standingMinutes: visit.standing.minutes,
-      surfaceM2: visit.surfaceM2,
+      handling: visit.facts.temper.handling,
+      standingMinutes: visit.derived.standing.minutes,
+      surfaceM2: visit.derived.surfaceM2,
       skinAt: (zone) => skinUnder(visit, zone),
-      hairMm: visit.hairMm,
+      hairMm: visit.derived.hairMm,
     },
-    visit.matPolicy,
+    visit.derived.matPolicy,
     {
       pack: packs.mats,
       zones: packs.zones,
-      options: visit.options,
+      options: visit.derived.options,
       techniques: packs.tools.techniques,
       dullCloseMm: packs.tools.policy.dull.closeMm,
     },
@@ -47,10 +47,7 @@ export function judgeMats(visit: Case): JudgedMats {
   const lost = lostZones(plan);
   const brought = broughtBy(visit, plan);
   return {
-    visit:
-      brought.length > 0
-        ? { ...visit, restrictions: dedupeByPlace([...visit.restrictions, ...brought]) }
-        : visit,
+    visit: brought.length > 0 ? withRestrictions(visit, brought) : visit,
     plan,
     lost,
     fallbacks: visit.breed.fallbacks.filter(({ whenLost }) =>
@@ -59,8 +56,17 @@ export function judgeMats(visit: Case): JudgedMats {
   };
 }
 
+/** The case with these restrictions too. */
+const withRestrictions = (visit: Case, brought: readonly SeenRestriction[]): Case => ({
+  ...visit,
+  derived: {
+    ...visit.derived,
+    restrictions: dedupeByPlace([...visit.derived.restrictions, ...brought]),
+  },
+});
+
 function skinUnder(visit: Case, zoneId: string): SkinUnderMat {
-  const zone = byId('zone', visit.zones, zoneId);
+  const zone = byId('zone', visit.derived.zones, zoneId);
   const { floorMm, skipTooth, forbidden, leaveAlone, directions, restricted } = restrictionsAt(visit, zone);
   const passing = visit.packs.tools.techniques.filter(({ passesMat }) => passesMat);
   const blade = directions.includes('with') && passing.some(({ id }) => !forbidden.includes(id));

@@ -8,7 +8,7 @@ import { orderWork } from './orderWork.ts';
 describe('golden days', () => {
   const box = (work: ReturnType<typeof workOf>, minutes: number | null) => ({
     minutes,
-    patience: work.visit.standing.minutes,
+    patience: work.visit.derived.standing.minutes,
     restMinutes: packs.times.pauseMinutes,
     sittingsPerVisit: packs.times.sittingsPerVisit,
     cosmetic: packs.times.cosmetic,

@@ -57,7 +57,7 @@ describe('a groom of any breed, in visits of any length', () => {
     const order = orderWork(problemOf(work)).order.flatMap((id) => inOrder.get(id) ?? []);
     const byId = new Map(order.map((task) => [task.id, task]));
     for (const minutes of [25, 60, 110]) {
-      const box = { ...roomy, minutes, patience: work.visit.standing.minutes };
+      const box = { ...roomy, minutes, patience: work.visit.derived.standing.minutes };
       const visits = visitsOf(order, box);
       const visitOf = (id: string) => visits.findIndex(({ ids }) => ids.includes(id));
       const times = (id: string) => visits.filter(({ ids }) => ids.includes(id)).length;

@@ -17,7 +17,11 @@ const mm = (id: string, zone: string, extra: Extra = {}) => zoneOf(plan(id, extr
 
 /** A proportion of a dog with these findings in the coat of a plan. */
 function shown(id: string, feature: Proportion, of: Plan, extra: Extra = {}): number {
-  const { findings } = caseFor(id, extra);
+  const {
+    facts: {
+      dog: { findings },
+    },
+  } = caseFor(id, extra);
   return (
     measureFeature(inCoat(bodyOf(packs, breed(id), {}, findings), of, 'after', false), feature)?.value ?? NaN
   );
@@ -40,7 +44,7 @@ describe('golden dogs: what a great groomer would do', () => {
     for (const id of ['standard-poodle', 'soft-coated-wheaten-terrier']) {
       const coatOf = (extra: Extra) => {
         const visit = caseFor(id, extra);
-        const { side } = bodyOf(packs, visit.breed, {}, visit.findings).views;
+        const { side } = bodyOf(packs, visit.breed, {}, visit.facts.dog.findings).views;
         const i = side.parts.findIndex((part) => part.id === 'trunk');
         const contour = outlineOf(side, planFor(id, extra), 'after', false)[i]?.contour ?? [];
         const stations = side.parts[i]?.stations ?? [];

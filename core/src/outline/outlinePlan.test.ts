@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { breed, breeds, caseFor, hairEverywhere, planFor, zoneOf } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
-import { rechoose } from '../case/resolveCase.ts';
+import { withChoices } from '../case/resolveCase.ts';
 import { judgeMats } from '../mats/judge.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
@@ -52,8 +52,8 @@ describe('what the outline asks of a dog', () => {
       const solved = (visit: typeof first) => JSON.stringify([...outlinePlan(visit, wishes).zones]);
       solved(first);
       const choices = { ...first.choices, trimId: one.trims[1]?.id ?? '' };
-      const fresh = rechoose(caseFor(one.id, extra, structuredClone(one)), choices);
-      expect(solved(rechoose(first, choices)), one.id).toBe(solved(fresh));
+      const fresh = withChoices(caseFor(one.id, extra, structuredClone(one)), choices);
+      expect(solved(withChoices(first, choices)), one.id).toBe(solved(fresh));
     }
   });
 

@@ -1,17 +1,16 @@
 import isEqual from 'fast-deep-equal';
 import type { ViewId } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
+import type { Bodies } from '../case/bodies.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { ContourChanges, Deficit, Outlined, ZoneOutline } from '../targets/outlined.ts';
 import { spacingOf } from '../contour/alongPart.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
-import type { Bodies } from './bodies.ts';
-import { bodiesOf } from './bodies.ts';
 import { formedIn } from './headForm.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
 import { unchanged } from './partOutline.ts';
 import type { Twins } from './partWanted.ts';
-import type { JustSolved } from './solvedOnce.ts';
+import type { AnsweredParts, JustSolved } from './solvedOnce.ts';
 import { solvedOnce } from './solvedOnce.ts';
 import type { SeenZone } from './zoneAnswer.ts';
 import { average, deficitsOf, isChanged, zoneOutline } from './zoneAnswer.ts';
@@ -35,43 +34,31 @@ const UNSHAPED: readonly string[] = ['weightKg', 'heightMm'];
  * side is solved first; a zone in the middle of the dog that it shows keeps its answer in the other views, a
  * zone of either side is seen from several and gets one length from all of them. A head that the trim shapes
  * gets its form, whatever the dog.
+ * `answered`: answers kept from plan to plan, by their owner.
  * @throws MisuseError when a wish's bounds cross or are no numbers.
  */
-export function outlinePlan(visit: Case, wishes: ReadonlyMap<string, ZoneWish>): OutlinePlan {
-  const unshaped = Object.keys(visit.measurements).every((key) => UNSHAPED.includes(key));
-  const even = visit.findings.length === 0 && unshaped;
-  if (even && visit.trim.head === null) return { zones: new Map(), deficits: [], contours: [], kkt: 0 };
-  // A dragged length comes after the outline: what goes into it stays the same from step to step.
-  const before = lastSolved.get(visit.facts);
-  const same = SOLVED_FROM.every((key) => before?.visit[key] === visit[key]);
-  if (before && same && isEqual([...wishes], before.wishes)) return before.plan;
-  const plan = solveViews(visit, wishes, even);
-  lastSolved.set(visit.facts, { visit, wishes: [...wishes], plan });
-  return plan;
+export function outlinePlan(
+  visit: Case,
+  wishes: ReadonlyMap<string, ZoneWish>,
+  answered: AnsweredParts = new WeakMap(),
+): OutlinePlan {
+  const unshaped = Object.keys(visit.facts.dog.measurements).every((key) => UNSHAPED.includes(key));
+  const even = visit.facts.dog.findings.length === 0 && unshaped;
+  if (even && visit.derived.trim.head === null)
+    return { zones: new Map(), deficits: [], contours: [], kkt: 0 };
+  return solveViews(visit, wishes, even, answered);
 }
 
-/** What an outline depends on besides the wishes and the facts it is kept under. */
-const SOLVED_FROM = [
-  'packs',
-  'breed',
-  'trim',
-  'purpose',
-  'findings',
-  'measurements',
-  'coat',
-  'hairMm',
-] as const;
-
-const lastSolved = new WeakMap<
-  Case['facts'],
-  { readonly visit: Case; readonly wishes: readonly [string, ZoneWish][]; readonly plan: OutlinePlan }
->();
-
-function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly: boolean): OutlinePlan {
-  const { head } = visit.trim;
+function solveViews(
+  visit: Case,
+  wishes: ReadonlyMap<string, ZoneWish>,
+  headOnly: boolean,
+  answered: AnsweredParts,
+): OutlinePlan {
+  const { head } = visit.derived.trim;
   const formed = head && formedIn(head);
   const formedZones = new Set<string>();
-  const bodies = bodiesOf(visit);
+  const { bodies } = visit.derived;
   const seen = new Map<string, SeenZone[]>();
   const shows = (zone: string, view: ViewId, along: readonly Along[]) => {
     const views = seen.get(zone) ?? [];
@@ -90,14 +77,14 @@ function solveViews(visit: Case, wishes: ReadonlyMap<string, ZoneWish>, headOnly
     for (const part of bodies.own.views[id].parts) {
       const form = formed?.view === id && formed.part === part.id ? head : null;
       if (part.far || (headOnly && form === null)) continue;
-      if (form === null && bodies.still.has(part)) {
+      if (form === null && bodies.unchanged.has(part)) {
         gather(found, unchanged(part, wishes, settled, id === 'side'));
         continue;
       }
       const twins = twinsOf(bodies, id, part);
       const open = form === null ? settled : NONE;
       const solve = (of: typeof wishes, beside: JustSolved | null) =>
-        solvedOnce([visit, bodies.own, part, twins, of, open, form], beside);
+        solvedOnce([visit, bodies.own, part, twins, of, open, form], beside, answered);
       const left = solve(wishes, null);
       // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
       // both sides.

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { caseFor } from '../../testing/packs.ts';
+import { caseFor, derivedAs } from '../../testing/packs.ts';
 import { roundPart, STATIONS, wishFor as wish } from '../../testing/roundPart.ts';
 import type { Station, ViewPart } from '../body/view.ts';
-import type { Case } from '../case/resolveCase.ts';
+import type { Case, Derived } from '../case/resolveCase.ts';
 import type { Along, ZoneWish } from './partOutline.ts';
 import { solvePart, unchanged } from './partOutline.ts';
 
@@ -13,8 +13,8 @@ const ideal = roundPart(() => RADIUS);
 const flatter = (byMm: number, extra: Partial<ViewPart> = {}) =>
   roundPart((k) => (k < N / 2 ? RADIUS - byMm : RADIUS), extra);
 
-const coat = { layDeg: 90, curl: 0.5, shown: 'stretched' } as Case['coat'];
-const visit: Case = { ...caseFor('generic-curl'), coat };
+const coat = { layDeg: 90, curl: 0.5, shown: 'stretched' } as Derived['coat'];
+const visit = derivedAs(caseFor('generic-curl'), { coat });
 const body = { landmarks: {}, heightMm: 600 };
 
 const solve = (
@@ -53,7 +53,7 @@ describe('one part of a view, solved', () => {
   });
 
   it('with the curl back what is shown takes more hair', () => {
-    const reverted: Case = { ...visit, coat: { ...coat, shown: 'reverted' } };
+    const reverted = derivedAs(visit, { coat: { ...coat, shown: 'reverted' } });
     const { along } = solve(flatter(12), { of: reverted });
     expect(middle(of(along, 'back'))?.change).toBeCloseTo(24, 0);
   });
@@ -73,7 +73,7 @@ describe('one part of a view, solved', () => {
     expect(short?.short?.wantedMm).toBeCloseTo(42, 6);
     const trim = middle(of(solve(flatter(12), { back: wish({ hiMm: 34, hiBy: 'trim' }) }).along, 'back'));
     expect(trim?.short?.kind).toBe('trim-maximum');
-    const reverted: Case = { ...visit, coat: { ...coat, shown: 'reverted' } };
+    const reverted = derivedAs(visit, { coat: { ...coat, shown: 'reverted' } });
     const curled = middle(of(solve(flatter(12), { back: wish({ hiMm: 34 }), of: reverted }).along, 'back'));
     expect(curled?.short?.byMm).toBeCloseTo(20, 6);
     expect(curled?.short?.wantedMm).toBeCloseTo(54, 6);
@@ -191,7 +191,7 @@ describe('one part of a view, solved', () => {
   });
 
   it('hair that lies flat shows no length, so nothing is asked of it', () => {
-    const flat = { ...visit, coat: { layDeg: 2, curl: 1, shown: 'stretched' } as Case['coat'] };
+    const flat = derivedAs(visit, { coat: { layDeg: 2, curl: 1, shown: 'stretched' } as Derived['coat'] });
     const over = roundPart((k) => (k < N / 2 ? RADIUS - 12 : RADIUS), { fromAbove: true });
     expect(solve(over, { of: flat }).along).toEqual([]);
     expect(solve(over).along).not.toEqual([]);

@@ -110,7 +110,7 @@ export function solvePart(
   const rows =
     !free || form !== null || !idealSkin
       ? []
-      : ruleRows(rulesFor(visit.breed, visit.purpose), {
+      : ruleRows(rulesFor(visit.breed, visit.choices.purpose), {
           part,
           body,
           over,
@@ -133,7 +133,11 @@ const hairFrom =
 const NO_HAIR: ZoneHair = { stretchedMm: 0 };
 
 /** The coat as the finished dog shows it. */
-const coatOf = ({ coat: { layDeg, curl, shown } }: Case) => ({
+const coatOf = ({
+  derived: {
+    coat: { layDeg, curl, shown },
+  },
+}: Case) => ({
   layDeg,
   curl: shown === 'reverted' ? curl : 1,
 });

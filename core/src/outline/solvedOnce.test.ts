@@ -1,20 +1,25 @@
-import { describe, expect, it } from 'vitest';
-import { breed, caseFor } from '../../testing/packs.ts';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { breed, caseFor, derivedAs } from '../../testing/packs.ts';
 import { roundPart, STATIONS, wishFor as wish } from '../../testing/roundPart.ts';
-import type { Case } from '../case/resolveCase.ts';
+import type { Derived } from '../case/resolveCase.ts';
 import type { ZoneWish } from './partOutline.ts';
 import { solvePart } from './partOutline.ts';
-import { solvedOnce } from './solvedOnce.ts';
+import * as once from './solvedOnce.ts';
 
 const wishes = (extra: Partial<ZoneWish> = {}) =>
   new Map([
     ['back', wish(extra)],
     ['belly', wish()],
   ]);
-const coat = { layDeg: 90, curl: 0.5, shown: 'stretched' } as Case['coat'];
-const visit: Case = { ...caseFor('generic-curl'), coat };
+const coat = { layDeg: 90, curl: 0.5, shown: 'stretched' } as Derived['coat'];
+const visit = derivedAs(caseFor('generic-curl'), { coat });
 const ideal = roundPart(() => 200);
-type Given = Parameters<typeof solvedOnce>[0];
+type Given = Parameters<typeof once.solvedOnce>[0];
+let answered: once.AnsweredParts = new WeakMap();
+beforeEach(() => {
+  answered = new WeakMap();
+});
+const solvedOnce = (of: Given, beside: once.JustSolved | null) => once.solvedOnce(of, beside, answered);
 
 /** What is solved of a part that is flatter above, and of none before it. */
 const given = (extra: Partial<Record<'visit' | 'twins' | 'wishes' | 'settled', unknown>> = {}): Given => {
@@ -33,11 +38,11 @@ describe('a part that was solved before', () => {
   });
 
   it.each<[string, Parameters<typeof given>[0]]>([
-    ['the lay', { visit: { ...visit, coat: { ...coat, layDeg: 40 } } }],
-    ['the curl that is back', { visit: { ...visit, coat: { ...coat, shown: 'reverted' } } }],
-    ['how far it curls', { visit: { ...visit, coat: { ...coat, shown: 'reverted', curl: 0.7 } } }],
+    ['the lay', { visit: derivedAs(visit, { coat: { ...coat, layDeg: 40 } }) }],
+    ['the curl that is back', { visit: derivedAs(visit, { coat: { ...coat, shown: 'reverted' } }) }],
+    ['how far it curls', { visit: derivedAs(visit, { coat: { ...coat, shown: 'reverted', curl: 0.7 } }) }],
     ['the breed', { visit: { ...visit, breed: breed('generic-wire') } }],
-    ['the purpose', { visit: { ...visit, purpose: 'show' } }],
+    ['the purpose', { visit: { ...visit, choices: { ...visit.choices, purpose: 'show' } } }],
     ['the ideal', { twins: [ideal, roundPart(() => 210)] }],
     ['the hair', { wishes: wishes({ hair: { stretchedMm: 34 } }) }],
     ['how long it may be', { wishes: wishes({ hiMm: 34 }) }],

@@ -20,25 +20,28 @@ export interface JustSolved {
   readonly solution: PartSolution;
 }
 
-const answeredBefore = new WeakMap<ViewPart, readonly AnsweredBefore[]>();
-/** Of a part: its own side and the other. */
-const KEPT = 2;
+/** Answers by part, for as long as whoever plans keeps them. */
+export type AnsweredParts = WeakMap<ViewPart, readonly AnsweredBefore[]>;
+
+/** Answers kept of a part: its own side and the other. */
+const MAX_KEPT = 2;
 
 /**
  * The answer of `solvePart`, kept while all that goes into it is the same: what another finding does not move
- * is not solved again. What was not known comes with how it was solved. `beside`: the other side of the dog,
+ * is not solved again. `answered` is where they are kept. What was not known comes with how it was solved. `beside`: the other side of the dog,
  * solved just now: where it mostly has the same hair within other bounds, this side starts from there.
  */
 export function solvedOnce(
   [visit, body, part, twins, wishes, settled, form]: Parameters<typeof solvePart>,
   beside: JustSolved | null,
+  answered: AnsweredParts,
 ): { readonly answer: PartAnswer; readonly just: JustSolved | null } {
-  const { layDeg, curl, shown } = visit.coat;
+  const { layDeg, curl, shown } = visit.derived.coat;
   // The places that its twins show as well: their contours may cut another sliver of a neighbour.
   const zones = [...new Set([part, ...twins].flatMap((one) => one?.zones ?? []))];
-  const fixed = [...twins, visit.breed, visit.purpose, form, layDeg, curl, shown];
+  const fixed = [...twins, visit.breed, visit.choices.purpose, form, layDeg, curl, shown];
   const wished = zones.flatMap((zone) => [wishes.get(zone), settled.has(zone)]);
-  const before = answeredBefore.get(part) ?? [];
+  const before = answered.get(part) ?? [];
   const same = before.find(
     (one) => one.fixed.every((value, i) => value === fixed[i]) && isEqual(one.wished, wished),
   );
@@ -47,6 +50,6 @@ export function solvedOnce(
   const alike = beside && isEqual(beside.hairs, hairs) ? beside.solution : null;
   const solution = solvePart(visit, body, part, twins, wishes, settled, form, alike);
   const answer = { along: solution.along, kkt: solution.kkt };
-  answeredBefore.set(part, [{ fixed, wished, answer }, ...before].slice(0, KEPT));
+  answered.set(part, [{ fixed, wished, answer }, ...before].slice(0, MAX_KEPT));
   return { answer, just: { hairs, solution } };
 }

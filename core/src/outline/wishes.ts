@@ -21,15 +21,15 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
   const formed = shortForForm(visit, target);
   const wantedMm = formed ? Math.min(target.wantedMm, ceilingMm) : target.wantedMm;
   const untouched = target.untouched && !formed;
-  const maxima = rulesFor(visit.breed, visit.purpose).flatMap((rule) =>
+  const maxima = rulesFor(visit.breed, visit.choices.purpose).flatMap((rule) =>
     rule.kind === 'maxLength' && isAmong(rule.zones, zone.kind.id) ? [rule.mm] : [],
   );
   const standardMm = Math.min(
     ...maxima,
-    visit.purpose === 'show' && area.source === 'standard' ? area.range[1] : Infinity,
+    visit.choices.purpose === 'show' && area.source === 'standard' ? area.range[1] : Infinity,
   );
   const { shape, layDeg, edge } = area;
-  const stands = (layDeg ?? visit.coat.layDeg) >= STANDS_DEG;
+  const stands = (layDeg ?? visit.derived.coat.layDeg) >= STANDS_DEG;
   const trimMm = Math.min(standardMm, area.range[1] * (stands ? FILLED : 1));
   const never = neverLeft(visit, zone);
   const hiMm = never.has('longer') ? wantedMm : Math.max(wantedMm, Math.min(ceilingMm, trimMm));
@@ -57,7 +57,15 @@ export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
 }
 
 /** What is never done here for something found, whatever the outline says. */
-function neverLeft({ packs, findings }: Case, zone: DogZone): ReadonlySet<'longer' | 'shorter'> {
+function neverLeft(
+  {
+    packs,
+    facts: {
+      dog: { findings },
+    },
+  }: Case,
+  zone: DogZone,
+): ReadonlySet<'longer' | 'shorter'> {
   const here = findings
     .filter(({ side }) => !side || !zone.side || side === zone.side)
     .flatMap(({ finding }) => byId('finding', packs.findings.findings, finding).never);
@@ -66,7 +74,7 @@ function neverLeft({ packs, findings }: Case, zone: DogZone): ReadonlySet<'longe
 
 /** A place of a head that the trim shapes, left alone only because its hair is shorter than drawn. */
 function shortForForm(
-  { trim, packs }: Case,
+  { packs, derived: { trim } }: Case,
   { zone, untouched, welfare, lost, techniques, ceilingMm, wantedMm, area }: ZoneTarget,
 ): boolean {
   const [first] = techniques;

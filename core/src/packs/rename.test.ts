@@ -148,7 +148,7 @@ describe('every id in every pack under another name', () => {
             ...extra,
             trimId: rename(first?.id ?? ''),
             coatType: rename(file.coat),
-            drawer: caseFor(id).drawer.map((tool) => ({ ...tool, kindId: rename(tool.kindId) })),
+            drawer: caseFor(id).facts.drawer.map((tool) => ({ ...tool, kindId: rename(tool.kindId) })),
             hairMm: Object.fromEntries(
               Object.entries(extra.hairMm ?? {}).map(([zone, mm]) => [rename(zone), mm]),
             ),

@@ -4,7 +4,6 @@ import { VIEW_IDS } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { shapeAlong } from '../contour/coatContour.ts';
-import { bodiesOf } from '../outline/bodies.ts';
 import { isAllowed, leftBy, spreadOf } from '../passes/pickTools.ts';
 import { toolPasses } from '../passes/toolPasses.ts';
 import { once } from '../terms/once.ts';
@@ -32,7 +31,7 @@ export function blockedIn(
   tools: readonly string[],
 ): readonly PassPlan[] {
   if (!demand) return [];
-  const ways = visit.options.filter(
+  const ways = visit.derived.options.filter(
     (option) =>
       tools.includes(option.toolId) &&
       option.direction === demand.drawnDirection &&
@@ -104,7 +103,7 @@ interface Run {
 
 /** The longest stretch of contour that a zone has in any view, the side first. */
 function longestRun(visit: Case, zone: string): Run | null {
-  const { own } = bodiesOf(visit);
+  const { own } = visit.derived.bodies;
   // The side is drawn for the left; the right has the same body.
   const seen = (view: ViewId) => (view === 'side' ? zone.replace(/\.right$/, '.left') : zone);
   for (const view of VIEW_IDS) {

@@ -29,10 +29,16 @@ export interface Bulk {
  */
 export function bulkOf(visit: Case, shaped: readonly Shaped[]): readonly Bulk[] {
   const { bulkFor } = visit.packs.patterns;
-  if (!visit.coat.bulk || !bulkFor.includes(visit.purpose) || isByEye(visit) || isDreaded(visit)) return [];
+  if (
+    !visit.derived.coat.bulk ||
+    !bulkFor.includes(visit.choices.purpose) ||
+    isByEye(visit) ||
+    isDreaded(visit)
+  )
+    return [];
   const named = new Map<string, Map<string, Shaped[]>>();
   for (const one of shaped) {
-    const step = bulkStep(visit.trim.forms, one);
+    const step = bulkStep(visit.derived.trim.forms, one);
     if (!step || !mayBeBulked(visit, one)) continue;
     const forms = named.get(step.name) ?? new Map<string, Shaped[]>();
     named.set(step.name, forms);
@@ -45,11 +51,11 @@ export function bulkOf(visit: Case, shaped: readonly Shaped[]): readonly Bulk[] 
 }
 
 /** House rule: the whole shape is cut by eye. */
-const isByEye = ({ packs, schools }: Case): boolean =>
+const isByEye = ({ packs, derived: { schools } }: Case): boolean =>
   answerTo(packs.schools, schools, 'pattern') === 'by-eye';
 
 /** A dog that dreads the clipper is not clipped for the sake of minutes. */
-const isDreaded = ({ packs, restrictions }: Case): boolean =>
+const isDreaded = ({ packs, derived: { restrictions } }: Case): boolean =>
   packs.tasks.triggers.some(
     ({ restriction, techniques }) =>
       techniques.some((technique) => techniqueKind(packs.tools, technique).onSkin) &&
@@ -66,7 +72,7 @@ function bulkStep(forms: readonly Form[], { settled }: Shaped) {
 }
 
 /** Shears' work on sound, combed skin that nobody has decided for and no comb blocks in. */
-function mayBeBulked({ packs, mats }: Case, { settled, zone }: Shaped): boolean {
+function mayBeBulked({ packs, derived: { mats } }: Case, { settled, zone }: Shaped): boolean {
   const { demand, override, target } = settled;
   const hands = zone.tool && techniqueKind(packs.tools, zone.tool.technique);
   return (
@@ -85,7 +91,7 @@ function taken(visit: Case, places: readonly Shaped[]): Bulk | null {
   const longestMm = Math.max(...places.map(({ zone }) => zone.leftMm));
   const fullestMm = Math.max(...places.map(({ zone }) => fullestOf(zone)));
   const { policy } = visit.packs.tools;
-  const options = visit.options
+  const options = visit.derived.options
     .filter((option) => option.direction === 'with' && !option.dull && !option.small)
     .filter((option) => {
       const { leavesMm, sdMm } = option;
@@ -131,7 +137,7 @@ function hasBulk(
   return hairMm === null || hairMm > leavesMm + perceptibleStepMm(packs.tools.policy, leavesMm);
 }
 
-function savedMinutes({ packs, surfaceM2 }: Case, places: readonly Shaped[]): number {
+function savedMinutes({ packs, derived: { surfaceM2 } }: Case, places: readonly Shaped[]): number {
   const { perM2, bulk } = packs.times;
   return places.reduce((sum, { settled, zone }) => {
     const { kind } = settled.target.zone;

@@ -32,7 +32,12 @@ function worked(breedId: string, extra: Extra): string {
     passes.length,
   ]);
   const minutes = Math.round(100 * estimateVisit(visit, plan, context).minutes.mid);
-  const { signs, mats, handling } = visit;
+  const {
+    derived: { signs, mats },
+    facts: {
+      temper: { handling },
+    },
+  } = visit;
   const stops = stopsOf({ signs, mats, temper: { handling, standingMinutes: null } }, packs, 'bites');
   const conflicts = plan.conflicts.map(({ kind, zone }) => `${kind} ${zone}`);
   return JSON.stringify([

@@ -14,7 +14,7 @@ export function findingAnswers(
   zones: readonly ZonePlan[],
   conflicts: Plan['conflicts'],
 ): readonly FindingAnswer[] {
-  return visit.findings.map(({ finding, side }): FindingAnswer => {
+  return visit.facts.dog.findings.map(({ finding, side }): FindingAnswer => {
     const { name, at } = byId('finding', visit.packs.findings.findings, finding);
     const named = zones.flatMap(({ zone, reasons }) =>
       reasons

@@ -28,7 +28,7 @@ export function finish(
 ): { readonly zone: ZonePlan; readonly conflicts: readonly Conflict[] } {
   const { target, targetMm, demand, override } = settled;
   const { zone, area, welfare } = target;
-  const hairMm = visit.hairMm[zone.id] ?? null;
+  const hairMm = visit.derived.hairMm[zone.id] ?? null;
   // Hair that is shorter than the tool leaves is passed over; a comb rides up where this place is denser than its run.
   const { denserHere } = target;
   const leftMm =
@@ -38,7 +38,7 @@ export function finish(
   const worked = choice ? cautionsAt(visit, zone, choice.option.technique) : [];
   const { ceilingMm } = target;
   const inShape = shaped(visit, settled, choice, leftMm, tools);
-  const isMatted = visit.mats.some((mat) => mat.zone === zone.id);
+  const isMatted = visit.derived.mats.some((mat) => mat.zone === zone.id);
   const touchedByMat = target.lost !== null || target.restyled || isMatted;
   return {
     zone: {
@@ -49,7 +49,7 @@ export function finish(
       targetMm,
       toleranceMm: settled.toleranceMm,
       leftMm,
-      visibleMm: visibleAlong(visit.coat, leftMm),
+      visibleMm: visibleAlong(visit.derived.coat, leftMm),
       hairMm,
       floorMm: target.floorMm,
       floorBy: target.floorBy,
@@ -92,14 +92,15 @@ const landmarkReasons = (
     : [reason('structure', 'outline-landmarks', profileBy, 'standard')];
 
 /** How the trim draws the work of a place; where few machines may enter, the slowest of its ways, for that is what it takes without a mat. */
-function drawnTechnique({ trim, packs }: Case, { kind }: DogZone): Technique | null {
+function drawnTechnique({ packs, derived: { trim } }: Case, { kind }: DogZone): Technique | null {
   const drawn = trim.areas[kind.id]?.techniques ?? [];
   const { perM2 } = packs.times;
   return (kind.machines === null ? drawn : [...drawn].sort((a, b) => perM2[b] - perM2[a]))[0] ?? null;
 }
 
 /** House rule: nothing is blocked in, the whole shape is cut by eye. */
-const byEye = ({ packs, schools }: Case): boolean => answerTo(packs.schools, schools, 'pattern') === 'by-eye';
+const byEye = ({ packs, derived: { schools } }: Case): boolean =>
+  answerTo(packs.schools, schools, 'pattern') === 'by-eye';
 
 /**
  * The shape that is left: what is done by hand follows the outline; a blade, a comb and a groomer's own length leave what the

@@ -34,7 +34,7 @@ export function plannedForms(
     const { id } = one.settled.target.zone.kind;
     byKind.set(id, [...(byKind.get(id) ?? []), one]);
   }
-  const forms = visit.trim.forms.flatMap((form) => {
+  const forms = visit.derived.trim.forms.flatMap((form) => {
     const of = form.zones.flatMap((kind) => byKind.get(kind) ?? []);
     const sides: readonly (Side | null)[] = form.each === 'side' ? ['left', 'right', null] : [null];
     return sides.flatMap((side): readonly PlannedForm[] => {
@@ -109,7 +109,7 @@ const stepTool = (
 });
 
 /** The drawer's hand tools that make a shape. */
-const handToolsOf = ({ options }: Case): readonly ToolOption[] =>
+const handToolsOf = ({ derived: { options } }: Case): readonly ToolOption[] =>
   options.filter(({ leavesMm, roles }) => leavesMm === null && roles.length > 0);
 
 /** What a step beside the shaping one is done with: shears of its shape where shears do the place, thinners where they may. */
@@ -193,7 +193,9 @@ export function lackingShapes(
     if (shapeRank(demand.roles, option, demand.handMm) === 0) return;
     // One that is there but does not suit the length is not lacking.
     if (
-      visit.options.some(({ roles, technique }) => roles.includes(wanted) && technique === option.technique)
+      visit.derived.options.some(
+        ({ roles, technique }) => roles.includes(wanted) && technique === option.technique,
+      )
     )
       return;
     const kinds = visit.packs.tools.kinds.filter(

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { breeds, caseFor, hairEverywhere, mat, packs, sign } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { Choices, Override } from '../case/choices.ts';
-import { rechoose } from '../case/resolveCase.ts';
+import { resolveCase } from '../case/resolveCase.ts';
 import { planGroom } from './planGroom.ts';
+import { createPlanner } from './planner.ts';
 
 const hairMm = hairEverywhere(70);
 const seen = { finding: 'long-loin', severity: 'marked' } as const;
@@ -58,16 +59,22 @@ describe('a plan never depends on the plan made before it', () => {
         const extra = found
           ? { hairMm, mats: [mat('ear-outside.left')], signs: [sign('redness', 'belly')], findings: [seen] }
           : { hairMm, findings: [seen] };
-        let visit = caseFor(breed.id, extra);
-        planGroom(visit);
+        const visit = caseFor(breed.id, extra);
+        const planner = createPlanner(visit);
+        let { choices } = visit;
         for (const next of changes) {
-          const choices = next(visit.choices);
-          visit = rechoose(visit, choices);
+          choices = next(choices);
           // Of another copy of the breed: nothing that is kept of the first is found again.
-          const fresh = rechoose(caseFor(breed.id, extra, structuredClone(breed)), choices);
-          expect(JSON.stringify(planGroom(visit)), JSON.stringify(choices)).toBe(
+          const fresh = resolveCase(packs, structuredClone(breed), structuredClone(visit.facts), choices);
+          expect(JSON.stringify(planner.plan(choices)), JSON.stringify(choices)).toBe(
             JSON.stringify(planGroom(fresh)),
           );
+          const { findings } = visit.facts.dog;
+          const even = { ...fresh.facts, dog: { ...fresh.facts.dog, findings: [] } };
+          for (const { finding } of findings)
+            expect(planner.without(finding, choices)).toEqual(
+              planGroom(resolveCase(packs, structuredClone(breed), even, choices)),
+            );
         }
       }),
       { numRuns: Number(process.env.KURREL_WALKS ?? 8) },

@@ -3,7 +3,6 @@ import type { Body } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import { distance } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
-import { bodiesOf } from '../outline/bodies.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import { techniqueKind } from '../tools/drawer.ts';
@@ -33,7 +32,7 @@ interface Border {
  */
 export function withJoins(visit: Case, zones: readonly ZonePlan[]): readonly ZonePlan[] {
   const byId = new Map(zones.map((zone) => [zone.zone, zone]));
-  const borders = bordersOf(visit.packs)(bodiesOf(visit).own);
+  const borders = bordersOf(visit.packs)(visit.derived.bodies.own);
   return zones.map((zone) => {
     if (zone.leftAlone || zone.tool === null) return zone;
     const joins = new Map<string, Join>();
@@ -68,7 +67,7 @@ function limbsBeside(visit: Case, zone: ZonePlan, byId: ReadonlyMap<string, Zone
   if (zone.tool === null || techniqueKind(visit.packs.tools, zone.tool.technique).byHand) return [];
   const kind = zoneKind(visit.packs.zones, zone.zone);
   if (LIMBS.includes(kind.part)) return [];
-  const beside = visit.zones.filter(
+  const beside = visit.derived.zones.filter(
     (one) => isAmong(kind.near, one.id) && one.side === (sideOf(zone.zone) ?? 'left'),
   );
   return beside.flatMap(({ id, kind: limb }): readonly Join[] => {
@@ -80,7 +79,7 @@ function limbsBeside(visit: Case, zone: ZonePlan, byId: ReadonlyMap<string, Zone
 }
 
 const drawnAt = (visit: Case, zone: ZonePlan): TrimArea | undefined =>
-  visit.trim.areas[zoneKindId(zone.zone)];
+  visit.derived.trim.areas[zoneKindId(zone.zone)];
 
 /** A step an eye sees. */
 function shows({ packs }: Case, a: number, b: number): boolean {

@@ -26,18 +26,20 @@ export function lackFor(visit: Case, demand: ZoneDemand): Lack | null {
         nominalMm === null || carriers.length > 0 || (demand.blades?.includes(id) ?? true),
     )
     .filter((kind) => answers(visit, kind, demand))
-    .map((kind) => ({ kind, offMm: offMm(kind, demand, visit.coat.layDeg) }))
+    .map((kind) => ({ kind, offMm: offMm(kind, demand, visit.derived.coat.layDeg) }))
     .sort((a, b) => a.offMm - b.offMm)
     .map(({ kind }) => kind);
-  const owned = fits.filter(({ id }) => visit.drawer.some(({ kindId }) => kindId === id));
+  const owned = fits.filter(({ id }) => visit.facts.drawer.some(({ kindId }) => kindId === id));
   const stranded = owned.filter(
-    ({ id, carriers }) => carriers.length > 0 && !visit.options.some(({ kindId }) => kindId === id),
+    ({ id, carriers }) => carriers.length > 0 && !visit.derived.options.some(({ kindId }) => kindId === id),
   );
-  const atHand = stranded.filter(({ id }) => visit.drawer.some((tool) => tool.kindId === id && tool.atHand));
+  const atHand = stranded.filter(({ id }) =>
+    visit.facts.drawer.some((tool) => tool.kindId === id && tool.atHand),
+  );
   const [comb] = atHand;
   if (comb) return { what: 'carrier', kinds: names(kinds.filter(({ id }) => comb.carriers.includes(id))) };
   const dull = owned.filter(({ id }) =>
-    visit.drawer.some((tool) => tool.kindId === id && (tool.dull || !tool.atHand)),
+    visit.facts.drawer.some((tool) => tool.kindId === id && (tool.dull || !tool.atHand)),
   );
   if (dull.length > 0) return { what: 'sharp-tool', kinds: names(dull) };
   return fits.length > 0 ? { what: 'tool', kinds: names(fits) } : null;
@@ -46,7 +48,7 @@ export function lackFor(visit: Case, demand: ZoneDemand): Lack | null {
 const names = (kinds: readonly ToolKind[]) => kinds.slice(0, NAMED).map(({ name }) => name);
 
 /** The blade that a tool of the drawer would need to ride on; null where it needs none, or one is at hand. */
-export function carrierLack({ packs, drawer }: Case, { kindId }: DrawerTool): Lack | null {
+export function carrierLack({ packs, facts: { drawer } }: Case, { kindId }: DrawerTool): Lack | null {
   const kind = byId('tool kind', packs.tools.kinds, kindId);
   const stranded =
     kind.carriers.length > 0 &&
@@ -62,7 +64,7 @@ export function carrierLack({ packs, drawer }: Case, { kindId }: DrawerTool): La
 /** Whether a sharp tool of this kind would answer what is asked. */
 function answers(visit: Case, { nominalMm }: ToolKind, demand: ZoneDemand): boolean {
   if (nominalMm === null) return true;
-  const leavesMm = nominalMm * directionFactor(demand.drawnDirection, visit.coat.layDeg);
+  const leavesMm = nominalMm * directionFactor(demand.drawnDirection, visit.derived.coat.layDeg);
   return isInReach(demand, { leavesMm, spreadMm: 0 }, visit.packs.tools);
 }
 

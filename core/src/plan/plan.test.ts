@@ -106,7 +106,9 @@ describe('welfare first', () => {
 
   it('adding a restriction never widens what a tool may do, and the plan keeps to it', () => {
     const kinds = packs.safety.restrictions.map((r) => r.id);
-    const { zones } = caseFor('standard-poodle');
+    const {
+      derived: { zones },
+    } = caseFor('standard-poodle');
     const seen = fc.tuple(fc.constantFrom(...kinds), fc.constantFrom(...zones.map(({ id }) => id)));
     fc.assert(
       fc.property(fc.array(seen, { maxLength: 3 }), seen, (some, one) => {

@@ -1,8 +1,9 @@
 import isEqual from 'fast-deep-equal';
-import type { Case } from '../case/resolveCase.ts';
+import type { Case, Derived } from '../case/resolveCase.ts';
 import type { JudgedMats } from '../mats/judge.ts';
 import { fallbackConflicts, judgeMats } from '../mats/judge.ts';
 import { outlinePlan } from '../outline/outlinePlan.ts';
+import type { AnsweredParts } from '../outline/solvedOnce.ts';
 import { wishOf } from '../outline/wishes.ts';
 import type { ToolProblem } from '../passes/pickTools.ts';
 import { pickTools } from '../passes/pickTools.ts';
@@ -26,15 +27,20 @@ import { withSides } from './sides.ts';
  * Contradictions become `conflicts`; nothing about a dog throws.
  * @throws MisuseError when the case names something the packs do not have.
  */
-export function planGroom(resolved: Case): Plan {
-  const wanted = targetsBefore(resolved);
+export const planGroom = (visit: Case): Plan => planWith(visit, noMemory());
+
+/** The plan for a case; what is worked out for it is kept in the memory and taken from there. */
+export function planWith(resolved: Case, memory: PlanMemory): Plan {
+  const wanted = wantedOn(resolved, memory);
   const { mats, ways } = wanted;
-  const visit = { ...mats.visit, choices: resolved.choices, overrides: resolved.overrides };
-  const { packs, breed, coat, trim, restrictions } = visit;
+  const { restrictions } = mats.visit.derived;
+  const visit = { ...resolved, derived: { ...resolved.derived, restrictions } };
+  const { packs, breed } = visit;
+  const { coat, trim } = visit.derived;
   const { runs, settled } = withRuns(visit, wanted);
   const picked = pickTools({
     zones: settled.flatMap(({ demand }) => demand ?? []),
-    options: visit.options,
+    options: visit.derived.options,
     tools: packs.tools,
     ways,
   });
@@ -84,11 +90,19 @@ export function planGroom(resolved: Case): Plan {
     conflicts,
     remember: remarks(restrictions),
     cautions: visitCautions(visit, techniques).map(({ text }) => text),
-    standingMinutes: visit.standing.said ? visit.standing.minutes : null,
+    standingMinutes: visit.derived.standing.said ? visit.derived.standing.minutes : null,
     mats: mats.plan,
     roughClip: roughClipOf(visit, mats.plan),
   };
 }
+
+/** What is kept between the plans of one dog. Its owner lets it go; nothing depends on what is in it. */
+export interface PlanMemory {
+  wanted: WantedOnVisit | null;
+  readonly answered: AnsweredParts;
+}
+
+export const noMemory = (): PlanMemory => ({ wanted: null, answered: new WeakMap() });
 
 interface WantedOnVisit extends Wanted {
   readonly visit: Case;
@@ -96,20 +110,19 @@ interface WantedOnVisit extends Wanted {
   readonly ways: NonNullable<ToolProblem['ways']>;
   readonly finished: Map<Settled, { readonly given: unknown; readonly finished: ReturnType<typeof finish> }>;
 }
-const lastWanted = new WeakMap<Case['facts'], WantedOnVisit>();
 
+/** Ways and finished places kept while lengths are dragged: every length on the way is asked for once. */
 const MAX_KEPT = 1000;
 
-/** What is wanted before the groomer's own lengths: while those are dragged it stays as it is, and is kept. */
-function targetsBefore(visit: Case): WantedOnVisit {
-  const before = lastWanted.get(visit.facts);
-  if (before && sameButOverrides(before.visit, visit)) {
-    // Every length a bead is dragged over is asked for once.
+/** What is wanted before the groomer's own lengths: while only those change it stays as it is, and is kept. */
+function wantedOn(visit: Case, memory: PlanMemory): WantedOnVisit {
+  const before = memory.wanted;
+  if (before && isSameButOverrides(before.visit, visit)) {
     for (const kept of [before.ways, before.finished]) if (kept.size > MAX_KEPT) kept.clear();
     return before;
   }
   const mats = judgeMats(visit);
-  const { drawn, targets, outline } = outlinedTargets(mats);
+  const { drawn, targets, outline } = outlinedTargets(mats, memory.answered);
   const wanted = {
     visit,
     mats,
@@ -120,33 +133,27 @@ function targetsBefore(visit: Case): WantedOnVisit {
     ways: new Map(),
     finished: new Map(),
   };
-  lastWanted.set(visit.facts, wanted);
+  memory.wanted = wanted;
   return wanted;
 }
 
-function sameButOverrides(a: Case, b: Case): boolean {
-  const keys = Object.keys(a) as (keyof Case)[];
-  return keys.every(
-    (key) =>
-      key === 'overrides' ||
-      key === 'choices' ||
-      a[key] === b[key] ||
-      (CHOSEN.includes(key) && isEqual(a[key], b[key])),
-  );
-}
-/** Made anew from every choice. */
-const CHOSEN: readonly (keyof Case)[] = ['wish', 'schools', 'shaving', 'matPolicy', 'sides'];
+/** A case is its packs, breed, facts and choices: all else is derived from them. */
+const isSameButOverrides = (a: Case, b: Case): boolean =>
+  a.packs === b.packs &&
+  a.breed === b.breed &&
+  a.facts === b.facts &&
+  isEqual({ ...a.choices, overrides: [] }, { ...b.choices, overrides: [] });
 
 /** The targets as the trim draws them, then as this dog's outline changes them. */
-function outlinedTargets(mats: JudgedMats): Omit<Wanted, 'kept'> {
+function outlinedTargets(mats: JudgedMats, answered: AnsweredParts): Omit<Wanted, 'kept'> {
   const { visit } = mats;
   const drawn = targetsOf(mats);
   const wishes = new Map(drawn.map((target) => [target.zone.id, wishOf(visit, target)]));
-  const outline = outlinePlan(visit, wishes);
+  const outline = outlinePlan(visit, wishes, answered);
   return { drawn, targets: targetsOf(mats, outline, drawn), outline };
 }
 
-function remarks(restrictions: Case['restrictions']): readonly Remark[] {
+function remarks(restrictions: Derived['restrictions']): readonly Remark[] {
   const whole = restrictions.filter(({ kind }) => kind.scope === 'dog');
   return [...new Map(whole.map(({ kind: { id, name, text } }) => [id, { name, text }])).values()];
 }

@@ -121,7 +121,7 @@ describe('the first visit', () => {
         if (tender)
           expect(other.leftMm, `${id} ${zone.zone}`).toBeGreaterThanOrEqual(0.9 * zone.leftMm - 0.5);
       }
-      const back = caseFor(id).trim.areas['back'];
+      const back = caseFor(id).derived.trim.areas['back'];
       if (back && back.techniques[0] !== 'leave')
         expect(zoneOf(wished, 'back').targetMm, id).toBeLessThan(zoneOf(plain, 'back').targetMm + 1e-9);
     }
@@ -251,8 +251,8 @@ describe('nothing in silence', () => {
       for (const zone of plan.zones) {
         const wanted = !zone.leftAlone || (zone.hairMm ?? 0) <= zone.targetMm * 1.02;
         const stands =
-          caseFor(plan.breed, { trimId: plan.trim }).trim.areas[zoneKindId(zone.zone)]?.techniques[0] ===
-          'leave';
+          caseFor(plan.breed, { trimId: plan.trim }).derived.trim.areas[zoneKindId(zone.zone)]
+            ?.techniques[0] === 'leave';
         if (!wanted && !stands)
           expect(
             plan.conflicts.some((one) => one.zone === zone.zone),
@@ -288,7 +288,7 @@ describe('nothing in silence', () => {
       const missing = plan.conflicts.find(
         ({ kind, zone: at }) => kind === 'hair-missing' && at === zone.zone,
       );
-      if ((caseFor('standard-poodle').trim.areas[zoneKindId(zone.zone)]?.mm ?? 0) > 9.5)
+      if ((caseFor('standard-poodle').derived.trim.areas[zoneKindId(zone.zone)]?.mm ?? 0) > 9.5)
         expect(missing?.daysToGrow, zone.zone).toBeGreaterThan(0);
     }
   });

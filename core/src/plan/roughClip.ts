@@ -16,7 +16,10 @@ export interface RoughClip {
 
 /** A dog that is matted, filthy or shedding is rough-clipped before the bath if the house rule says so; a coat that is not to be shaved never. */
 export function roughClipOf(visit: Case, mats: MatPlan | null): RoughClip {
-  const { packs, signs, coat, schools, shaving } = visit;
+  const {
+    packs,
+    derived: { signs, coat, schools, shaving },
+  } = visit;
   const seen = signs.map(({ sign }) => byId('sign', packs.signs.signs, sign)).filter((s) => s.roughClip);
   const because = [
     ...seen.map(({ name }) => name),

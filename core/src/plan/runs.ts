@@ -39,7 +39,7 @@ export const keptNothing = (): Kept => ({ settled: new Map(), runs: new Map(), i
 
 /** The zones of a dog with its runs: what is in a run asks for that run's tool. */
 export function withRuns(visit: Case, { drawn, targets, outline, kept }: Wanted): InRuns {
-  const decided = new Set(visit.overrides.map(({ zone }) => zone));
+  const decided = new Set(visit.derived.overrides.map(({ zone }) => zone));
   const settled = (target: ZoneTarget): Settled =>
     decided.has(target.zone.id)
       ? settle(visit, target)

@@ -29,7 +29,7 @@ export interface Settled {
 
 /** The groomer's override over the target, and what that asks of a tool. */
 export function settle(visit: Case, target: ZoneTarget): Settled {
-  const asked = visit.overrides.find(({ zone }) => zone === target.zone.id) ?? null;
+  const asked = visit.derived.overrides.find(({ zone }) => zone === target.zone.id) ?? null;
   const refused = asked === null ? null : refusal(visit, target, asked);
   const override = refused === null ? asked : null;
   const own = override?.targetMm ?? null;
@@ -55,7 +55,11 @@ export function settle(visit: Case, target: ZoneTarget): Settled {
 }
 
 /** How far off a length still is that length, mm: closer for show, and where the groomer has asked for it. */
-export function toleranceMm({ packs, purpose }: Case, targetMm: number, override: Override | null): number {
+export function toleranceMm(
+  { packs, choices: { purpose } }: Case,
+  targetMm: number,
+  override: Override | null,
+): number {
   const { share, showShare, leastMm } = packs.zones.tolerance;
   return Math.max(leastMm, (purpose === 'show' || override ? showShare : share) * targetMm);
 }
@@ -71,8 +75,8 @@ function struckBy(mm: number, one: Reason): Reason {
 /** Why an override is not followed; null where it is. */
 function refusal(visit: Case, target: ZoneTarget, override: Override): Conflict | null {
   const { zone, ceilingMm, mm, welfare } = target;
-  if (override.toolId !== null && !visit.options.some(({ toolId }) => toolId === override.toolId)) {
-    const tool = visit.drawer.find(({ id }) => id === override.toolId);
+  if (override.toolId !== null && !visit.derived.options.some(({ toolId }) => toolId === override.toolId)) {
+    const tool = visit.facts.drawer.find(({ id }) => id === override.toolId);
     const lack = tool ? carrierLack(visit, tool) : null;
     return conflict('override-lacks-tool', zone.id, mm, override.targetMm, tool?.label ?? '', { lack });
   }
@@ -83,7 +87,7 @@ function refusal(visit: Case, target: ZoneTarget, override: Override): Conflict 
   if (isFollowed(override, dangers)) return null;
   const barred = dangers.find(({ bars }) => bars !== null);
   if (barred) {
-    const signed = visit.shaving.never ? 'override-never' : 'override-needs-consent';
+    const signed = visit.derived.shaving.never ? 'override-never' : 'override-needs-consent';
     const kind = barred.bars === 'skin' ? 'override-skin' : signed;
     return conflict(kind, zone.id, mm, override.targetMm, barred.about);
   }
@@ -117,7 +121,7 @@ function demandOf(
     directions: target.directions,
     blades: bladesAt(
       zone.kind,
-      visit.mats.some((mat) => mat.zone === zone.id),
+      visit.derived.mats.some((mat) => mat.zone === zone.id),
     ),
     smallTools: zone.kind.machines !== null,
     gentlest: welfare.gentlest !== null,
@@ -185,7 +189,7 @@ function demandOf(
 
 /** Lengths that are an answer here, mm: the trim's range and what is wanted, never past what the breed's standard allows at most. */
 function rangeOf(
-  { breed, purpose }: Case,
+  { breed, choices: { purpose } }: Case,
   { zone, area }: ZoneTarget,
   targetMm: number,
 ): readonly [number, number] {

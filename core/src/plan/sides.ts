@@ -25,14 +25,16 @@ const isLost = ({ welfare, lost }: ZoneTarget): boolean =>
 
 /** What a lost side will have, mm; null where nobody knows. */
 const leftMm = (visit: Case, { zone, blade, welfare, lost }: ZoneTarget): number | null =>
-  welfare.leaveAlone === null && lost !== null && blade ? blade.leavesMm : (visit.hairMm[zone.id] ?? null);
+  welfare.leaveAlone === null && lost !== null && blade
+    ? blade.leavesMm
+    : (visit.derived.hairMm[zone.id] ?? null);
 
 const alike = (a: number | null, b: number): boolean => a !== null && Math.abs(a - b) <= EVEN_MM;
 
 function asked(visit: Case, lost: ZoneTarget, sound: ZoneTarget): ZoneTarget {
   const left = leftMm(visit, lost);
-  const other = sound.untouched ? (visit.hairMm[sound.zone.id] ?? sound.mm) : sound.mm;
-  if (visit.sides[lost.zone.id] !== undefined || alike(left, other)) return lost;
+  const other = sound.untouched ? (visit.derived.hairMm[sound.zone.id] ?? sound.mm) : sound.mm;
+  if (visit.derived.sides[lost.zone.id] !== undefined || alike(left, other)) return lost;
   const about = lost.lost ? lost.lost.reason : (lost.welfare.leaveAlone?.kind.name ?? '');
   return {
     ...lost,
@@ -41,7 +43,7 @@ function asked(visit: Case, lost: ZoneTarget, sound: ZoneTarget): ZoneTarget {
 }
 
 function matched(visit: Case, sound: ZoneTarget, lost: ZoneTarget): ZoneTarget {
-  if (visit.sides[lost.zone.id] !== 'match') return sound;
+  if (visit.derived.sides[lost.zone.id] !== 'match') return sound;
   const left = leftMm(visit, lost);
   const why = (mm: number | null) =>
     reason(

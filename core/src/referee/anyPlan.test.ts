@@ -15,7 +15,7 @@ describe('the plan of any visit at all', () => {
       fc.property(anyVisit, ({ breed, extra }) => {
         const visit = caseFor(breed, extra);
         const plan = planGroom(visit);
-        const strokes = strokesOf(plan, visit.choices, visit.trim);
+        const strokes = strokesOf(plan, visit.choices, visit.derived.trim);
         expect(breaches(visit.facts, visit.packs, strokes, 'lead')).toEqual([]);
       }),
       { numRuns: VISITS },

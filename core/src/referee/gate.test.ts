@@ -17,15 +17,15 @@ const VISITS = Number(process.env.KURREL_VISITS ?? 400);
 
 /** What the override would do, as strokes, whatever the gate says of it. */
 function strokesOfOverride(visit: Case, asked: Override): readonly Stroke[] {
-  const zone = byId('zone', visit.zones, asked.zone);
-  const area = visit.trim.areas[zone.kind.id];
+  const zone = byId('zone', visit.derived.zones, asked.zone);
+  const area = visit.derived.trim.areas[zone.kind.id];
   return openedBy(visit, asked, zone, restrictionsAt(visit, zone)).map((way) => ({
     place: asked.zone,
     toolId: way.toolId,
     carrier: way.carrierLabel,
     direction: way.leavesMm === null ? null : way.direction,
     mm: way.leavesMm,
-    drawn: area && !visit.wish.vetAsks ? area : null,
+    drawn: area && !visit.choices.wish.vetAsks ? area : null,
     acknowledged: false,
   }));
 }
@@ -41,8 +41,8 @@ describe('the gate and the referee', () => {
           acknowledged: false,
         }));
         const visit = caseFor(breed, { ...extra, drawer: fullDrawer, hairMm: {}, overrides });
-        for (const asked of visit.overrides) {
-          const zone = byId('zone', visit.zones, asked.zone);
+        for (const asked of visit.derived.overrides) {
+          const zone = byId('zone', visit.derived.zones, asked.zone);
           if (strokesOfOverride(visit, asked).length === 0) continue;
           const gate = dangersOf(visit, asked, zone, restrictionsAt(visit, zone));
           const referee = breaches(visit.facts, visit.packs, strokesOfOverride(visit, asked), 'lead');
@@ -65,7 +65,7 @@ describe('the gate and the referee', () => {
         const found = breaches(
           visit.facts,
           visit.packs,
-          strokesOf(planGroom(visit), visit.choices, visit.trim),
+          strokesOf(planGroom(visit), visit.choices, visit.derived.trim),
           'trainee',
         );
         for (const { place, kind } of found) expect(refused.has(place), `${place} ${kind}`).toBe(true);

@@ -10,7 +10,7 @@ const LONG = { hairMm: hairEverywhere(60) };
 const cut = (breed: string, extra: Extra = {}) => {
   const visit = caseFor(breed, { ...LONG, ...extra });
   const plan = planGroom(visit);
-  const strokes = strokesOf(plan, visit.choices, visit.trim);
+  const strokes = strokesOf(plan, visit.choices, visit.derived.trim);
   return { visit, plan, strokes, at: (place: string) => strokes.filter((one) => one.place === place) };
 };
 
@@ -37,7 +37,7 @@ describe('the strokes of a plan', () => {
       carrier: 'blade-40',
       direction: 'with',
       mm: 13,
-      drawn: visit.trim.areas['back'],
+      drawn: visit.derived.trim.areas['back'],
       acknowledged: false,
     });
     expect(at('cheek.left')[0]).toMatchObject({ carrier: null, drawn: { techniques: ['clip'] } });

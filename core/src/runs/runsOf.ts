@@ -1,6 +1,5 @@
 import type { Case } from '../case/resolveCase.ts';
 import { handMm } from '../body/hand.ts';
-import { bodiesOf } from '../outline/bodies.ts';
 import type { Run } from '../packs/runs.ts';
 import type { ZoneDemand } from '../passes/pickTools.ts';
 import type { ContourChanges } from '../targets/outlined.ts';
@@ -62,7 +61,7 @@ export function runsOf(
     const { id } = place.target.zone.kind;
     byKind.set(id, [...(byKind.get(id) ?? []), place]);
   }
-  const found = visit.trim.runs.map((run): DogRuns => {
+  const found = visit.derived.trim.runs.map((run): DogRuns => {
     const passed = run.path.flatMap((kind) => byKind.get(kind) ?? []);
     if (passed.some(({ own }) => own)) return runOf(visit, run, passed, contours);
     const before = kept.get(run) ?? runOf(visit, run, passed, contours);
@@ -129,7 +128,7 @@ function dogRun(
 ): DogRun {
   // A blade is not changed for less than an eye sees: half a step either way is the run's length, but for a show.
   const eyeMm =
-    visit.purpose === 'show' ? 0 : perceptibleStepMm(visit.packs.tools.policy, demand.targetMm) / 2;
+    visit.choices.purpose === 'show' ? 0 : perceptibleStepMm(visit.packs.tools.policy, demand.targetMm) / 2;
   return {
     id: stretch === null ? run.id : `${run.id}.${stretch}`,
     run,
@@ -169,7 +168,7 @@ function leaving(
         contours,
         {
           stepMm: perceptibleStepMm(visit.packs.tools.policy, demand.targetMm),
-          handMm: handMm(bodiesOf(visit).own.heightMm),
+          handMm: handMm(visit.derived.bodies.own.heightMm),
         },
       );
   const at = (zones: readonly string[]) => rest.filter((member) => zones.includes(member.demand.id));

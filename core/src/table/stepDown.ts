@@ -20,19 +20,19 @@ export interface StepDown {
  * @throws MisuseError for a zone the dog has not.
  */
 export function stepDown(visit: Case, plan: Plan, zoneId: string): readonly StepDown[] {
-  const zone = byId('zone', visit.zones, zoneId);
+  const zone = byId('zone', visit.derived.zones, zoneId);
   const planned = plan.zones.find((one) => one.zone === zoneId);
   const welfare = restrictionsAt(visit, zone);
   if (!planned?.tool || planned.protectedBy !== null || welfare.leaveAlone !== null) return [];
   const { tools } = visit.packs;
-  const floorMm = Math.max(planned.floorMm, visit.matPolicy.bladeFloorMm);
+  const floorMm = Math.max(planned.floorMm, visit.derived.matPolicy.bladeFloorMm);
   // What will not pass is as good as matted.
   const blades = bladesAt(zone.kind, true);
   const { leavesMm: nowMm } = planned.tool;
   const able = (technique: Technique) =>
     techniqueKind(tools, technique).passesMat && !welfare.forbidden.includes(technique);
   return (
-    visit.options
+    visit.derived.options
       .flatMap((option) => (option.leavesMm === null ? [] : [{ ...option, leavesMm: option.leavesMm }]))
       .filter(
         ({ kindId, technique, direction, skipTooth, dull, leavesMm }) =>

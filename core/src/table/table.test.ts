@@ -272,7 +272,9 @@ describe('where a blade will not pass', () => {
     for (const [i, { leavesMm, direction }] of steps.entries()) {
       expect(direction).toBe('with');
       expect(leavesMm).toBeLessThan(steps[i - 1]?.leavesMm ?? planned?.tool?.leavesMm ?? 0);
-      expect(leavesMm).toBeGreaterThanOrEqual(Math.max(planned?.floorMm ?? 0, visit.matPolicy.bladeFloorMm));
+      expect(leavesMm).toBeGreaterThanOrEqual(
+        Math.max(planned?.floorMm ?? 0, visit.derived.matPolicy.bladeFloorMm),
+      );
     }
   });
 

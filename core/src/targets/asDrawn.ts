@@ -29,7 +29,9 @@ interface DrawnBy {
  * declined, unless a vet asks.
  */
 export function asDrawn(visit: Case, zone: DogZone, area: TrimArea, { name, mattedShort }: DrawnBy): Drawn {
-  const { purpose } = visit;
+  const {
+    choices: { purpose },
+  } = visit;
   const effect = { kind: 'target', mm: area.mm, range: area.range } as const;
   const trim = reason('standard', 'trim', name, area.source, effect);
   const asked = wished(visit, zone, area, mattedShort);
@@ -37,7 +39,7 @@ export function asDrawn(visit: Case, zone: DogZone, area: TrimArea, { name, matt
 
   const all = asked.rule === 'wish-all-over';
   const standardWins = purpose === 'show' && (asked.mm < area.range[0] || asked.mm > area.range[1]);
-  const declined = all && visit.shaving.answer === 'declined' && !visit.wish.vetAsks;
+  const declined = all && visit.derived.shaving.answer === 'declined' && !visit.choices.wish.vetAsks;
   const wins = !standardWins && !declined;
   const wish = reason('wish', asked.rule, asked.about, purpose === 'show' ? 'groomer' : 'owner', {
     kind: 'target',
@@ -58,7 +60,7 @@ export function asDrawn(visit: Case, zone: DogZone, area: TrimArea, { name, matt
 
 /** Why the dog is not shaved, or not so short: said once, where the length of the body is. */
 function shortConflicts(
-  { shaving, packs: { safety } }: Case,
+  { packs: { safety }, derived: { shaving } }: Case,
   { id, kind }: DogZone,
   area: TrimArea,
   asked: { readonly mm: number; readonly tooShortMm: number | null },

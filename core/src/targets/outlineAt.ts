@@ -80,7 +80,16 @@ const formed = (formMm: number, drawnMm: number) =>
   Math.abs(formMm - drawnMm) < Math.max(SEEN_MM, SEEN_SHARE * drawnMm) ? drawnMm : formMm;
 
 /** What was found and may bend the outline here, by name: felt at this place, else on this part of the dog, else anywhere; what was measured has none. */
-function findingsAt({ packs, findings }: Case, zone: DogZone, formed: boolean): readonly string[] {
+function findingsAt(
+  {
+    packs,
+    facts: {
+      dog: { findings },
+    },
+  }: Case,
+  zone: DogZone,
+  formed: boolean,
+): readonly string[] {
   const facing = findings
     .filter(({ side }) => !side || !zone.side || side === zone.side)
     .map(({ finding }) => byId('finding', packs.findings.findings, finding));
@@ -110,7 +119,7 @@ export function outlineConflicts(
     if (kind === 'skin-outside' && (outline?.zones.get(at)?.meanMm ?? 0) >= 0) return [];
     const haveMm = Math.max(0, wantedMm - byMm);
     const daysToGrow =
-      kind === 'hair-missing' ? daysToReach(growthIn(visit.coat, zone.kind), haveMm, wantedMm) : null;
+      kind === 'hair-missing' ? daysToReach(growthIn(visit.derived.coat, zone.kind), haveMm, wantedMm) : null;
     return [conflict(KIND[kind], at, haveMm, Math.max(0, wantedMm), trim, { daysToGrow })];
   });
 }

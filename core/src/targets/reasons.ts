@@ -1,4 +1,4 @@
-import type { Case } from '../case/resolveCase.ts';
+import type { Case, Derived } from '../case/resolveCase.ts';
 import type { JudgedMat } from '../mats/matPlan.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import type { DogZone } from '../packs/zones.ts';
@@ -18,9 +18,14 @@ interface MatsHere {
 
 /** What welfare took away or asked for here. */
 export function welfareReasons(
-  { coat, shaving: { policy } }: Case,
+  {
+    derived: {
+      coat,
+      shaving: { policy },
+    },
+  }: Case,
   welfare: Welfare,
-  shaving: Case['shaving']['answer'],
+  shaving: Derived['shaving']['answer'],
   shaveMm: number,
 ): readonly Reason[] {
   const reasons = welfare.here.flatMap(({ kind, effects }): Reason[] => {
@@ -72,7 +77,7 @@ export const lossConflict = (zone: DogZone, lost: JudgedMat, wantedMm: number): 
 
 /** The hair that is there. */
 export const hairReasons = (
-  { measuredHair }: Case,
+  { derived: { measuredHair } }: Case,
   { id }: DogZone,
   hairMm: number | undefined,
 ): readonly Reason[] =>
@@ -86,7 +91,11 @@ export const hairReasons = (
       ];
 
 /** What was seen on the coat and what it changes, said where the coat is worked. */
-export function coatReasons({ coat, packs }: Case, area: TrimArea, school: Schooled): readonly Reason[] {
+export function coatReasons(
+  { packs, derived: { coat } }: Case,
+  area: TrimArea,
+  school: Schooled,
+): readonly Reason[] {
   if (area.stands) return [];
   const changed = coat.changedBy.map(({ name, effect, source }) =>
     reason('hair', 'coat-modifier', `${name}: ${effect}`, source),

@@ -33,7 +33,7 @@ export function schooled(visit: Case, zone: DogZone, drawn: TrimArea, matted: bo
     reasons: [] as Reason[],
   };
   for (const question of visit.packs.schools.schools) {
-    const answer = byId('answer', question.answers, visit.schools[question.id] ?? question.default);
+    const answer = byId('answer', question.answers, visit.derived.schools[question.id] ?? question.default);
     for (const effect of answer.effects) {
       if (!bears(effect, visit, zone, school.area.mm, matted)) continue;
       follow(visit, zone, effect, school, `${question.question}: ${answer.name}`, question.source);
@@ -95,7 +95,7 @@ function follow(
  * already, or none does.
  */
 function borrow(
-  { breed, purpose }: Case,
+  { breed, choices: { purpose } }: Case,
   { kind }: DogZone,
   area: TrimArea,
   techniques: readonly Technique[],

@@ -45,7 +45,7 @@ export function structured(
     const least = Math.min(mm, area.range[0]);
     change(share < 1 ? Math.max(least, mm * share) : mm * share, why);
   }
-  const { lengthShare, changedBy } = visit.coat;
+  const { lengthShare, changedBy } = visit.derived.coat;
   const modifier = changedBy.find((one) => one.lengthShare !== 1);
   if (modifier) {
     change(mm * lengthShare, reason('structure', 'coat-modifier', modifier.name, modifier.source));
@@ -72,7 +72,7 @@ function balances(
 ): { readonly toMm: (mm: number) => number; readonly why: Reason }[] {
   const { tools } = visit.packs;
   const shows = bladed && first !== undefined && techniqueKind(tools, first).showsStructure;
-  return visit.findings.flatMap(({ finding, severity, side }) => {
+  return visit.facts.dog.findings.flatMap(({ finding, severity, side }) => {
     if (side && zone.side && side !== zone.side) return [];
     const { name, source, balance } = byId('finding', visit.packs.findings.findings, finding);
     const half = severity === 'marked' ? 1 : 0.5;
@@ -98,7 +98,7 @@ function seenShares(
   zone: DogZone,
   bladed: boolean,
 ): { readonly share: number; readonly why: Reason }[] {
-  return visit.signs.flatMap(({ sign, zone: at, level }) => {
+  return visit.derived.signs.flatMap(({ sign, zone: at, level }) => {
     if (at !== zone.id) return [];
     const { lengthShare, onClippedSkin, name, source } = byId('sign', visit.packs.signs.signs, sign);
     if (!lengthShare || (onClippedSkin && !bladed)) return [];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { caseFor, hairEverywhere, mat, packs, sign } from '../../testing/packs.ts';
+import { caseFor, derivedAs, hairEverywhere, mat, packs, sign } from '../../testing/packs.ts';
 import { areaIn, outlineOf, targetFor, targetIn } from '../../testing/targets.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { JudgedMat } from '../mats/matPlan.ts';
@@ -15,8 +15,8 @@ const kinds = ({ conflicts }: ZoneTarget) => conflicts.map(({ kind }) => kind);
 function drawn(id: string, area: Partial<TrimArea>, extra: Extra = {}) {
   const visit = caseFor('standard-poodle', extra);
   const [kind = id] = id.split('.');
-  const areas = { ...visit.trim.areas, [kind]: areaIn(visit, kind, area) };
-  return { ...visit, trim: { ...visit.trim, areas } };
+  const areas = { ...visit.derived.trim.areas, [kind]: areaIn(visit, kind, area) };
+  return derivedAs(visit, { trim: { ...visit.derived.trim, areas } });
 }
 const BACK = { mm: 13, range: [6, 16], techniques: ['comb', 'clip', 'scissor'], direction: 'with' } as const;
 
@@ -66,11 +66,11 @@ describe('what to leave in a zone', () => {
   it("a head's lengths go with the size of the head, within what a breed's heads differ", () => {
     const visit = caseFor('standard-poodle');
     const kind = { ...BACK, scale: 'head' } as const;
-    const small = { ...drawn('back', kind), headShare: 0.8 };
+    const small = derivedAs(drawn('back', kind), { headShare: 0.8 });
     expect(targetIn(small, 'back').mm).toBeCloseTo(10.4, 9);
     expect(targetIn(small, 'back').area.range).toEqual([expect.closeTo(4.8, 9), expect.closeTo(12.8, 9)]);
-    expect(targetIn({ ...drawn('back', BACK), headShare: 0.8 }, 'back').mm).toBe(13);
-    expect(visit.headShare).toBe(1);
+    expect(targetIn(derivedAs(drawn('back', BACK), { headShare: 0.8 }), 'back').mm).toBe(13);
+    expect(visit.derived.headShare).toBe(1);
   });
 
   it('no longer than the hair: says so with the day it will be there', () => {
@@ -249,8 +249,8 @@ describe('coats that are stripped', () => {
   const strip = { mm: 18, range: [12, 25], techniques: ['strip', 'thin'] } as const;
   const on = (breed: string, extra: Extra = {}) => {
     const visit = caseFor(breed, extra);
-    const areas = { ...visit.trim.areas, back: areaIn(visit, 'back', strip) };
-    return targetIn({ ...visit, trim: { ...visit.trim, areas } }, 'back');
+    const areas = { ...visit.derived.trim.areas, back: areaIn(visit, 'back', strip) };
+    return targetIn(derivedAs(visit, { trim: { ...visit.derived.trim, areas } }), 'back');
   };
   const why = (target: ZoneTarget) => target.reasons.find(({ rule }) => rule === 'coat-does-not-strip');
 
@@ -272,10 +272,13 @@ describe('coats that are stripped', () => {
 
   it('with nothing but stripping drawn, by what is done instead', () => {
     const visit = caseFor('standard-poodle');
-    const only = { ...visit.trim.areas, back: areaIn(visit, 'back', { ...strip, techniques: ['strip'] }) };
-    expect(targetIn({ ...visit, trim: { ...visit.trim, areas: only } }, 'back').techniques).toEqual(
-      packs.tools.policy.insteadOfStripping,
-    );
+    const only = {
+      ...visit.derived.trim.areas,
+      back: areaIn(visit, 'back', { ...strip, techniques: ['strip'] }),
+    };
+    expect(
+      targetIn(derivedAs(visit, { trim: { ...visit.derived.trim, areas: only } }), 'back').techniques,
+    ).toEqual(packs.tools.policy.insteadOfStripping);
   });
 });
 
@@ -405,7 +408,7 @@ describe('a mat that takes a zone', () => {
     expect(targetIn(bare, 'loin', null, new Map([['back', judged({})]])).mm).toBe(3);
     const close = { toolId: 'blade-10', label: '10', leavesMm: 1.5, clears: true };
     const lost = (blade: typeof close, share: number) => {
-      const zones = bare.zones.filter(({ kind }) => kind.id !== 'loin');
+      const zones = bare.derived.zones.filter(({ kind }) => kind.id !== 'loin');
       const some = zones.slice(0, Math.round(zones.length * share));
       return new Map(some.map(({ id }) => [id, judged({ blade })]));
     };

@@ -94,15 +94,15 @@ export function targetsOf(
       visit,
       under.map(([zone]) => zone),
     ) >= shortestWish.mattedShare;
-  return visit.zones.map((zone, i) => {
+  return visit.derived.zones.map((zone, i) => {
     if (before[i] && !spokenOf.has(zone.id)) return before[i];
     const fallback = fallbacks.findLast(({ areas }) => areas[zone.kind.id] !== undefined);
-    const drawn = fallback?.areas[zone.kind.id] ?? visit.trim.areas[zone.kind.id];
+    const drawn = fallback?.areas[zone.kind.id] ?? visit.derived.trim.areas[zone.kind.id];
     const area = scaled(visit, drawn ?? byId('area', [], zone.kind.id));
     const brought = fallbacks.find(({ whenLost }) => lost.has(zone.id) && isAmong(whenLost, zone.kind.id));
     const here = plan?.mats.filter(({ mat }) => mat.zone === zone.id) ?? [];
     const settled = targetOf(visit, zone, area, {
-      name: fallback?.name ?? visit.trim.name,
+      name: fallback?.name ?? visit.derived.trim.name,
       restyled: fallback !== undefined,
       here,
       lost: lost.get(zone.id) ?? null,
@@ -118,11 +118,11 @@ const isTippedByHand = ({ packs }: Case, { techniques: [, ...others] }: TrimArea
   others.length === 0 || others.some((technique) => techniqueKind(packs.tools, technique).byHand);
 
 /** The share of the dog's skin that these zones are. */
-const skinShare = ({ zones }: Case, ids: readonly string[]): number =>
+const skinShare = ({ derived: { zones } }: Case, ids: readonly string[]): number =>
   zones.reduce((sum, { id, kind }) => sum + (ids.includes(id) ? kind.share / (kind.paired ? 2 : 1) : 0), 0);
 
 /** Lengths drawn for a head of the breed's middle size, for this dog's head. */
-function scaled({ headShare }: Case, area: TrimArea): TrimArea {
+function scaled({ derived: { headShare } }: Case, area: TrimArea): TrimArea {
   if (area.scale !== 'head' || headShare === 1) return area;
   return { ...area, mm: area.mm * headShare, range: [area.range[0] * headShare, area.range[1] * headShare] };
 }
@@ -139,13 +139,16 @@ interface Matted {
 }
 
 function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): ZoneTarget {
-  const { packs, coat } = visit;
+  const {
+    packs,
+    derived: { coat },
+  } = visit;
   const { lost } = matted;
   const welfare = restrictionsAt(visit, zone);
   const school = schooled(visit, zone, drawn, matted.here.length > 0);
   const { area } = school;
   const shaving = shavingAt(visit, zone, area);
-  const hairMm = visit.hairMm[zone.id];
+  const hairMm = visit.derived.hairMm[zone.id];
   const ceilingMm = Math.min(hairMm ?? Infinity, lost?.blade?.leavesMm ?? Infinity);
   const shaveMm = shaving === 'consented' ? shaveFloorMm(visit, zone) : 0;
   const mattedMm = underMatFloorMm(visit, zone);
@@ -169,11 +172,11 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
 
   conflicts.push(...outlineConflicts(visit, zone, matted.outline, matted.name));
 
-  const kinderMm = visit.wish.vetAsks || lost ? 0 : kinderFloorMm(packs.tools, welfare, area);
+  const kinderMm = visit.choices.wish.vetAsks || lost ? 0 : kinderFloorMm(packs.tools, welfare, area);
   let leastMm = Math.max(floorMm, kinderMm);
   const kinder = welfare.oneLonger;
   const { noWish } = welfare;
-  if (noWish && mm < area.mm && !visit.wish.vetAsks) {
+  if (noWish && mm < area.mm && !visit.choices.wish.vetAsks) {
     const effect = { kind: 'change', mm: area.mm - mm } as const;
     structure.push(reason('welfare', 'first-visit', noWish.kind.name, noWish.kind.source, effect));
     mm = area.mm;
@@ -278,7 +281,9 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
     texts: [
       ...new Set([
         ...welfare.here.map(({ kind }) => kind.text),
-        ...(shaving === 'consented' && visit.shaving.policy ? [visit.shaving.policy.text] : []),
+        ...(shaving === 'consented' && visit.derived.shaving.policy
+          ? [visit.derived.shaving.policy.text]
+          : []),
         ...school.texts,
       ]),
     ],
@@ -286,7 +291,7 @@ function targetOf(visit: Case, zone: DogZone, drawn: TrimArea, matted: Matted): 
 }
 
 /** The reason that what rides up leaves more here than elsewhere on this dog; null where it does not. */
-function denserHere({ coat, signs, packs }: Case, zone: DogZone): Reason | null {
+function denserHere({ packs, derived: { coat, signs } }: Case, zone: DogZone): Reason | null {
   if (coat.dense) return null;
   const kind = signs
     .filter((seen) => seen.zone === zone.id)

@@ -1,4 +1,4 @@
-import type { Case } from '../case/resolveCase.ts';
+import type { Case, Derived } from '../case/resolveCase.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
@@ -13,10 +13,12 @@ export function techniquesFor(
   visit: Case,
   school: Schooled,
   welfare: Welfare,
-  shaving: Case['shaving']['answer'],
+  shaving: Derived['shaving']['answer'],
   { mm, allOver, felted }: { readonly mm: number; readonly allOver: boolean; readonly felted: boolean },
 ): readonly Technique[] {
-  const { coat } = visit;
+  const {
+    derived: { coat },
+  } = visit;
   const { tools } = visit.packs;
   const { insteadOfStripping, anyLength, allOver: short } = tools.policy;
   const kindOf = (technique: Technique) => techniqueKind(tools, technique);

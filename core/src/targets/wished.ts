@@ -22,7 +22,10 @@ const CLOSE_MM = 6;
  * places a trim keeps as it has them; on a pet it goes no shorter than is done for a wish, unless mats or a vet ask for it.
  */
 export function wished(visit: Case, zone: DogZone, area: TrimArea, mattedShort: boolean): Asked | null {
-  const { wish, purpose, packs } = visit;
+  const {
+    packs,
+    choices: { wish, purpose },
+  } = visit;
   if (wish.allOverMm !== null && zone.kind.allOver === 'same') {
     const { shortestWish } = packs.safety;
     const free = purpose === 'show' || wish.vetAsks || mattedShort;

@@ -17,7 +17,7 @@ export function bathTasks(visit: Case, plan: Plan, bath: BathPlan, estimate: Est
   const { packs } = visit;
   const partOf = (role: 'wash' | 'dry') => packs.times.parts.find((part) => part.role === role)?.id ?? null;
   const [wash, dry] = [partOf('wash'), partOf('dry')];
-  const calm = packs.tasks.handlingStress[visit.handling];
+  const calm = packs.tasks.handlingStress[visit.facts.temper.handling];
   const wet = bath.steps.filter(({ phase }) => phase !== 'dry');
   const standing = wet.reduce((sum, { contactMinutes }) => sum + contactMinutes, 0);
   const washMinutes = Math.max(minutesOf(estimate, wash), standing);
@@ -104,7 +104,10 @@ function roughTask(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[
       technique: bare,
       direction: 'with',
       minutes: (minutesOf(estimate, part.id) * roughClipShare) / (1 + roughClipShare),
-      stress: tasks.stress[bare] * tasks.handlingStress[visit.handling] * (trigger ? tasks.triggerStress : 1),
+      stress:
+        tasks.stress[bare] *
+        tasks.handlingStress[visit.facts.temper.handling] *
+        (trigger ? tasks.triggerStress : 1),
       trigger,
       part: part.id,
       cautions: stepCautions(visit, 'rough-clip', bare),

@@ -174,7 +174,7 @@ describe('over all breeds', () => {
     for (const { id, trims } of breeds)
       for (const { id: trimId } of trims) {
         const { tasks, visit } = of(id, { trimId });
-        const owned = new Set(visit.drawer.map((one) => one.id));
+        const owned = new Set(visit.facts.drawer.map((one) => one.id));
         for (const { id: at, steps, minutes, zones } of tasks) {
           if (steps.length === 0) continue;
           expect(steps.length, `${id} ${at}`).toBeGreaterThan(1);

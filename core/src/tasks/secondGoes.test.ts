@@ -56,7 +56,7 @@ describe('a place gone over once more', () => {
   it('feet are combed up against the growth where the hair lies, not where it stands', () => {
     const lying = workOf('golden-retriever', { hairMm: hairEverywhere(60) });
     const standing = workOf('bichon-frise', { hairMm: hairEverywhere(90) });
-    expect(lying.visit.coat.layDeg).toBeLessThanOrEqual(45);
+    expect(lying.visit.derived.coat.layDeg).toBeLessThanOrEqual(45);
     const combedUp = (work: typeof lying) =>
       work.tasks.flatMap(({ steps }) => steps).filter(({ name }) => name === 'combed up');
     expect(combedUp(lying).flatMap(({ zones }) => zones)).toContain('forefoot.left');

@@ -1,4 +1,4 @@
-import type { Case } from '../case/resolveCase.ts';
+import type { Case, Derived } from '../case/resolveCase.ts';
 import type { SecondGo } from '../packs/tasks.ts';
 import { isAmong } from '../terms/zone.ts';
 import type { Draft } from './plainTask.ts';
@@ -34,11 +34,11 @@ export const withSecondGoes = (visit: Case, work: readonly Draft[]): readonly Dr
 
 function wants(visit: Case, { zone, technique }: Draft, go: SecondGo): boolean {
   if (zone === null || technique === null || !go.techniques.includes(technique)) return false;
-  const seenHere = ({ sign, zone: at }: Case['signs'][number]) =>
+  const seenHere = ({ sign, zone: at }: Derived['signs'][number]) =>
     at === zone && go.signs?.includes(sign) === true;
   return (
     (go.zones.length === 0 || isAmong(go.zones, zone)) &&
-    visit.coat.layDeg <= (go.layDegAtMost ?? Infinity) &&
-    (go.signs === undefined || visit.signs.some(seenHere))
+    visit.derived.coat.layDeg <= (go.layDegAtMost ?? Infinity) &&
+    (go.signs === undefined || visit.derived.signs.some(seenHere))
   );
 }

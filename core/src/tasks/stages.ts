@@ -14,7 +14,9 @@ const AFTER: readonly TaskPhase[] = ['check', 'finish'];
 export function workRules(visit: Case): readonly WorkEffect[] {
   const { schools } = visit.packs.schools;
   return schools
-    .flatMap(({ id, default: usual, answers }) => byId('answer', answers, visit.schools[id] ?? usual).work)
+    .flatMap(
+      ({ id, default: usual, answers }) => byId('answer', answers, visit.derived.schools[id] ?? usual).work,
+    )
     .filter(({ when }) => holds(visit, when ?? []));
 }
 

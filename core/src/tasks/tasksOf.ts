@@ -49,7 +49,9 @@ function fixedTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft
       tool: one.tool,
       minutes,
       stress:
-        one.stress * tasks.handlingStress[visit.handling] * (isTrigger(visit, one) ? tasks.triggerStress : 1),
+        one.stress *
+        tasks.handlingStress[visit.facts.temper.handling] *
+        (isTrigger(visit, one) ? tasks.triggerStress : 1),
       trigger: isTrigger(visit, one),
       safety: one.safety,
       part: one.part,
@@ -94,7 +96,9 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         stance: stanceAt(visit, kind.id, sideIn(mat.zone)),
         minutes,
         stress:
-          tasks.mats.stress * tasks.handlingStress[visit.handling] * (trigger ? tasks.triggerStress : 1),
+          tasks.mats.stress *
+          tasks.handlingStress[visit.facts.temper.handling] *
+          (trigger ? tasks.triggerStress : 1),
         trigger,
         safety: true,
         how: [tasks.mats.how[decision]],
@@ -107,7 +111,10 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
 
 /** A clipped jacket is carded once all of it is clipped, before the look back. */
 function cardTasks(visit: Case, { zones }: Plan, bath: BathPlan): readonly Draft[] {
-  const { packs, surfaceM2 } = visit;
+  const {
+    packs,
+    derived: { surfaceM2 },
+  } = visit;
   const clipped = zones.filter(
     ({ tool }) => tool !== null && techniqueKind(packs.tools, tool.technique).onSkin,
   );

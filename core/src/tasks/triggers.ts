@@ -23,7 +23,7 @@ export function helpFor(visit: Case, { fixed, zone, technique }: Where): Task['s
 /** A fixed step on a trigger: named itself, or on a tender spot that it touches. */
 export function isTrigger(visit: Case, { id, touches }: FixedTask): boolean {
   if (isTriggered(visit, id)) return true;
-  return visit.restrictions.some(
+  return visit.derived.restrictions.some(
     ({ kind, zone }) =>
       zone !== null &&
       isAmong(touches, zone) &&
@@ -39,7 +39,7 @@ export function isTriggered(
   technique?: Technique,
 ): boolean {
   return visit.packs.tasks.triggers.some(({ restriction, zones, techniques, fixed: steps }) =>
-    visit.restrictions.some(({ kind, zone: seenAt }) => {
+    visit.derived.restrictions.some(({ kind, zone: seenAt }) => {
       if (kind.id !== restriction) return false;
       if (fixed !== null) return steps.includes(fixed);
       if (zone === undefined && (techniques.length === 0 || seenAt !== null)) return false;

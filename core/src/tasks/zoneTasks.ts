@@ -20,7 +20,10 @@ import { withSecondGoes } from './secondGoes.ts';
  * visit are shared out by how much work each piece is.
  */
 export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
-  const { packs, surfaceM2 } = visit;
+  const {
+    packs,
+    derived: { surfaceM2 },
+  } = visit;
   const pieces = workIn(plan, packs, surfaceM2).filter(({ zone }) => zone.tool !== null && !zone.lost);
   const inPart = new Map<string, number>();
   for (const { part, weight } of pieces) inPart.set(part, (inPart.get(part) ?? 0) + weight);
@@ -41,7 +44,7 @@ export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly
 
 /** A place in a step that does not shape it: with that step's cautions, and no length of its own where it is only softened. */
 function asStep(visit: Case, draft: Draft, zone: ZonePlan, { do: what, tool }: PlannedStep): Draft {
-  const at = byId('zone', visit.zones, zone.zone);
+  const at = byId('zone', visit.derived.zones, zone.zone);
   const shaping = zone.tool ? cautionsAt(visit, at, zone.tool.technique) : [];
   const own = cautionsAt(visit, at, tool.technique);
   const cautions = draft.cautions.filter((text) => own.includes(text) || !shaping.includes(text));
@@ -73,7 +76,7 @@ function zoneTask(visit: Case, zone: ZonePlan, tool: StepTool, part: string, min
   const stress =
     tasks.stress[tool.technique] *
     (tasks.tender[wholeKindId(kind)] ?? 1) *
-    tasks.handlingStress[visit.handling];
+    tasks.handlingStress[visit.facts.temper.handling];
   const leavesMm = tool.direction === null ? zone.leftMm : (tool.leavesMm ?? zone.leftMm);
   const by = tool.direction === null && zone.tool ? zone.tool : tool;
   const ran = zone.tool?.toolId === tool.toolId ? zone.leftMm : leavesMm;

@@ -25,7 +25,10 @@ const WEEKS = { least: 3, most: 16 } as const;
 
 /** What living with this plan asks of the owner; `weeks` fixes the rhythm, else the coat's growth does. */
 export function upkeepOf(visit: Case, plan: Plan, weeks: number | null = null): Upkeep {
-  const { coat, packs, surfaceM2 } = visit;
+  const {
+    packs,
+    derived: { coat, surfaceM2 },
+  } = visit;
   const shares = plan.zones.map((zone) => {
     const kind = zoneKind(packs.zones, zone.zone);
     return { zone, kind, share: shareOf(zone, kind) };

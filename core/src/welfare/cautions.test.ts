@@ -67,8 +67,8 @@ describe('what is minded where', () => {
     if (!some) throw new Error('no caution');
     const named = caseFor('standard-poodle');
     const [first = ''] = some.zones;
-    const zone = named.zones.find(({ kind }) => kind.id === first);
-    const other = named.zones.find(({ kind }) => !some.zones.includes(kind.id));
+    const zone = named.derived.zones.find(({ kind }) => kind.id === first);
+    const other = named.derived.zones.find(({ kind }) => !some.zones.includes(kind.id));
     if (!zone || !other) throw new Error('no zone');
     expect(cautionsAt(named, zone, 'comb')).toContain(some.text);
     expect(cautionsAt(named, other, 'comb')).not.toContain(some.text);

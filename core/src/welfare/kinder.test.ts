@@ -7,15 +7,15 @@ import type { Welfare } from './restrictionsAt.ts';
 import { restrictionsAt } from './restrictionsAt.ts';
 
 const visit = caseFor('standard-poodle', {});
-const sound = restrictionsAt(visit, byId('zone', visit.zones, 'cheek.left'));
-const drawn = visit.trim.areas['cheek'];
+const sound = restrictionsAt(visit, byId('zone', visit.derived.zones, 'cheek.left'));
+const drawn = visit.derived.trim.areas['cheek'];
 const floor = (welfare: Partial<Welfare>, area: Partial<TrimArea>) => {
   if (!drawn) throw new Error('no cheek is drawn');
   return kinderFloorMm(packs.tools, { ...sound, ...welfare }, { ...drawn, ...area });
 };
 const { oneLonger, noWish } = restrictionsAt(
   caseFor('standard-poodle', { firstVisit: true }),
-  byId('zone', visit.zones, 'cheek.left'),
+  byId('zone', visit.derived.zones, 'cheek.left'),
 );
 const TENDER = { oneLonger, noWish: null };
 

@@ -6,7 +6,7 @@ import { isFelted, underMatFloorMm } from './matted.ts';
 const POLICY = { limitMinutes: 20, bladeFloorMm: 1.5, feePerHour: 60 };
 const rib = (...mats: readonly ReturnType<typeof mat>[]) => {
   const visit = caseFor('standard-poodle', { mats, matPolicy: POLICY });
-  const zone = byId('zone', visit.zones, 'rib.left');
+  const zone = byId('zone', visit.derived.zones, 'rib.left');
   return [isFelted(visit, zone), underMatFloorMm(visit, zone)];
 };
 

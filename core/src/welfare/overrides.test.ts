@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { caseFor, mat, packs, sign } from '../../testing/packs.ts';
+import { caseFor, derivedAs, mat, packs, sign } from '../../testing/packs.ts';
 import type { Override } from '../case/choices.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
@@ -18,7 +18,7 @@ const blank: Override = {
 };
 const dangers = (visit: Case, asked: Partial<Override>) => {
   const override = { ...blank, ...asked };
-  const zone = byId('zone', visit.zones, override.zone);
+  const zone = byId('zone', visit.derived.zones, override.zone);
   return dangersOf(visit, override, zone, restrictionsAt(visit, zone));
 };
 const what = (visit: Case, asked: Partial<Override>) => dangers(visit, asked).map((one) => one.what);
@@ -35,7 +35,7 @@ describe('what an override would step over', () => {
   });
 
   it('a length: the floor, to the mark', () => {
-    const { floorMm } = restrictionsAt(allergic, byId('zone', allergic.zones, 'back'));
+    const { floorMm } = restrictionsAt(allergic, byId('zone', allergic.derived.zones, 'back'));
     expect(dangers(allergic, { targetMm: floorMm - 0.1 })).toEqual([
       { what: 'floor', about: named('allergic-skin'), bars: null },
     ]);
@@ -47,8 +47,8 @@ describe('what an override would step over', () => {
   });
 
   it('a tool: its length with its spread, its direction, its kind of blade', () => {
-    const back = restrictionsAt(allergic, byId('zone', allergic.zones, 'back'));
-    const ways = allergic.options.filter(({ direction }) => direction === 'with');
+    const back = restrictionsAt(allergic, byId('zone', allergic.derived.zones, 'back'));
+    const ways = allergic.derived.options.filter(({ direction }) => direction === 'with');
     for (const { toolId, leavesMm, sdMm, skipTooth } of ways) {
       const low = leavesMm !== null && leavesMm + (sdMm ?? 0) < back.floorMm;
       const expected = [...(low ? ['floor'] : []), ...(skipTooth ? ['skip-tooth'] : [])];
@@ -66,7 +66,8 @@ describe('what an override would step over', () => {
   });
 
   it('a tool that only runs where nothing may run', () => {
-    const across = { ...allergic, options: allergic.options.filter(({ direction }) => direction !== 'with') };
+    const options = allergic.derived.options.filter(({ direction }) => direction !== 'with');
+    const across = derivedAs(allergic, { options });
     expect(what(across, { toolId: 'blade-5f' })).toContain('direction');
   });
 
@@ -91,7 +92,7 @@ describe('what an override would step over', () => {
     expect(what(sound, { zone: 'armpit.left', toolId: 'blade-7' })).toEqual(['skip-tooth', 'place']);
     expect(danger).toEqual({
       what: 'skip-tooth',
-      about: byId('zone', sound.zones, 'armpit.left').kind.name,
+      about: byId('zone', sound.derived.zones, 'armpit.left').kind.name,
       bars: null,
     });
   });
@@ -101,16 +102,16 @@ describe('an override on a coat that is not clipped', () => {
   const wish: Extra = { wish: { ...AS_DRAWN, allOverMm: 6 } };
   const declined = caseFor('samoyed', wish);
   const signing = caseFor('samoyed', { ...wish, shave: 'being-signed' });
-  const floor = signing.shaving.policy?.floorMm ?? 0;
+  const floor = signing.derived.shaving.policy?.floorMm ?? 0;
 
   it('needs consent for anything run on the skin, and for a length below the floor', () => {
     expect(dangers(declined, { toolId: 'comb-25' })).toEqual([
-      { what: 'shaving', about: declined.coat.name, bars: 'consent' },
+      { what: 'shaving', about: declined.derived.coat.name, bars: 'consent' },
     ]);
     expect(what(declined, { targetMm: floor - 1 })).toEqual(['shaving']);
     expect(what(declined, { targetMm: floor })).toEqual([]);
     expect(what(declined, { targetMm: 40 })).toEqual([]);
-    const hand = declined.options.find(
+    const hand = declined.derived.options.find(
       ({ leavesMm, technique }) => leavesMm === null && technique === 'scissor',
     );
     expect(what(declined, { toolId: hand?.toolId ?? '' })).toEqual([]);

@@ -44,7 +44,7 @@ export function openedBy(
 }
 
 function opened(visit: Case, override: Override, zone: DogZone, welfare: Welfare): readonly Opened[] {
-  const named = visit.options
+  const named = visit.derived.options
     .filter(({ toolId }) => toolId === override.toolId)
     // Hands cut whichever way they are held.
     .filter(
@@ -68,7 +68,7 @@ function dangersOfWay(visit: Case, zone: DogZone, welfare: Welfare, way: ToolOpt
   if (way.leavesMm !== null) dangers.push(...floorDangers(visit, zone, welfare, way.leavesMm, way.sdMm ?? 0));
   if (welfare.forbidden.includes(way.technique)) add('technique', names);
   if (way.skipTooth && !welfare.skipTooth) add('skip-tooth', names || zone.kind.name);
-  const mats = visit.mats.filter((mat) => mat.zone === zone.id);
+  const mats = visit.derived.mats.filter((mat) => mat.zone === zone.id);
   if (!mayEnter(zone.kind, way, mats.length > 0)) add('place', zone.kind.name);
   const { feltGrade, words } = visit.packs.mats;
   if (isFelted(visit, zone) && techniqueKind(visit.packs.tools, way.technique).needsCombedCoat)
@@ -90,9 +90,9 @@ function floorDangers(
   if (below(zone.kind.skinFloorMm)) return [{ what: 'floor', about: zone.kind.name, bars: 'skin' }];
   if (welfare.floorBy && below(welfare.floorMm))
     return [{ what: 'floor', about: welfare.floorBy.name, bars: null }];
-  const area = visit.trim.areas[zone.kind.id];
+  const area = visit.derived.trim.areas[zone.kind.id];
   const kinder = welfare.noWish ?? welfare.oneLonger;
-  if (area && kinder && !visit.wish.vetAsks && below(kinderFloorMm(visit.packs.tools, welfare, area)))
+  if (area && kinder && !visit.choices.wish.vetAsks && below(kinderFloorMm(visit.packs.tools, welfare, area)))
     return [{ what: 'floor', about: kinder.kind.name, bars: null }];
   return [];
 }
@@ -127,14 +127,14 @@ function shavingDangers(
   zone: DogZone,
   way: ToolOption | undefined,
 ): readonly Danger[] {
-  const area = visit.trim.areas[zone.kind.id];
+  const area = visit.derived.trim.areas[zone.kind.id];
   const answer = area ? shavingAt(visit, zone, area) : 'free';
-  if (visit.wish.vetAsks || (answer !== 'declined' && answer !== 'consented')) return [];
+  if (visit.choices.wish.vetAsks || (answer !== 'declined' && answer !== 'consented')) return [];
   const onSkin = way ? techniqueKind(visit.packs.tools, way.technique).onSkin : false;
   const leftMm = override.targetMm ?? way?.leavesMm ?? Infinity;
   const short = leftMm < shaveFloorMm(visit, zone) - 0.5;
   return (answer === 'declined' && onSkin) || short
-    ? [{ what: 'shaving', about: visit.coat.name, bars: 'consent' }]
+    ? [{ what: 'shaving', about: visit.derived.coat.name, bars: 'consent' }]
     : [];
 }
 

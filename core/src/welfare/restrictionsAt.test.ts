@@ -8,8 +8,8 @@ import { isAmong, otherSide, wholeKindId } from '../terms/zone.ts';
 import { restrictionsAt } from './restrictionsAt.ts';
 import { zoneKind } from '../packs/zones.ts';
 
-const zones = caseFor('standard-poodle').zones;
-const at = (visit: Case, zone: string) => restrictionsAt(visit, byId('zone', visit.zones, zone));
+const zones = caseFor('standard-poodle').derived.zones;
+const at = (visit: Case, zone: string) => restrictionsAt(visit, byId('zone', visit.derived.zones, zone));
 
 describe('the one matcher of restrictions', () => {
   it('neighbourhood is symmetric', () => {
@@ -32,7 +32,7 @@ describe('the one matcher of restrictions', () => {
     const found = { 'healing-patch': null, 'hot-spot': null, 'healing-ear': 'ear', 'painful-eye': 'eye' };
     for (const [place, organ] of Object.entries(found)) {
       for (const zone of zones.filter(({ kind }) => organ === null || kind.organs.includes(organ))) {
-        const visit = { packs, restrictions: [restriction(packs, place, zone.id)] };
+        const visit = { packs, derived: { restrictions: [restriction(packs, place, zone.id)] } };
         const bound = zones.filter((one) => restrictionsAt(visit, one).leaveAlone !== null);
         for (const one of zones) {
           const { coverMm, leaveAlone } = restrictionsAt(visit, one);
@@ -63,8 +63,8 @@ describe('the one matcher of restrictions', () => {
     fc.assert(
       fc.property(fc.array(seen, { maxLength: 4 }), seen, (some, one) => {
         for (const zone of zones) {
-          const was = restrictionsAt({ packs, restrictions: some }, zone);
-          const is = restrictionsAt({ packs, restrictions: [...some, one] }, zone);
+          const was = restrictionsAt({ packs, derived: { restrictions: some } }, zone);
+          const is = restrictionsAt({ packs, derived: { restrictions: [...some, one] } }, zone);
           expect(is.floorMm).toBeGreaterThanOrEqual(was.floorMm);
           expect(was.directions).toEqual(expect.arrayContaining([...is.directions]));
           expect(is.forbidden).toEqual(expect.arrayContaining([...was.forbidden]));
@@ -146,7 +146,10 @@ describe('what restrictions come to at a place', () => {
   });
 
   it('one that was seen nowhere binds no place', () => {
-    const nowhere = { packs, restrictions: [{ ...restriction(packs, 'lump', null), zone: null }] };
+    const nowhere = {
+      packs,
+      derived: { restrictions: [{ ...restriction(packs, 'lump', null), zone: null }] },
+    };
     expect(restrictionsAt(nowhere, byId('zone', zones, 'back')).here).toEqual([]);
   });
 });

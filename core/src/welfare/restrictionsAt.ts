@@ -1,4 +1,4 @@
-import type { Case } from '../case/resolveCase.ts';
+import type { PartOfCase } from '../case/resolveCase.ts';
 import type { SeenRestriction } from '../case/restrictions.ts';
 import type { RestrictionKind } from '../packs/safety.ts';
 import type { DogZone, ZonePack } from '../packs/zones.ts';
@@ -43,7 +43,7 @@ const ALL: readonly Direction[] = ['with', 'across', 'against'];
  * door, or concerns the whole dog.
  */
 export function restrictionsAt(
-  { packs, restrictions }: Pick<Case, 'packs' | 'restrictions'>,
+  { packs, derived: { restrictions } }: PartOfCase<'restrictions'>,
   zone: DogZone,
 ): Welfare {
   const here = restrictions.filter((seen) => appliesTo(packs.zones, seen, zone));

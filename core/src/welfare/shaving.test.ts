@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
-import { caseFor, hairEverywhere, override, packs, planFor, zoneOf } from '../../testing/packs.ts';
+import { caseFor, derivedAs, hairEverywhere, override, packs, planFor, zoneOf } from '../../testing/packs.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import { zoneKindId } from '../terms/zone.ts';
@@ -99,8 +99,8 @@ describe('the question of shaving', () => {
     'on the %s it is done and what it costs is said',
     (id) => {
       const visit = caseFor(id, shave);
-      expect(visit.shaving.answer).toBe('explained');
-      expect(visit.shaving.policy?.text).toMatch(/softens/);
+      expect(visit.derived.shaving.answer).toBe('explained');
+      expect(visit.derived.shaving.policy?.text).toMatch(/softens/);
     },
   );
 
@@ -111,7 +111,8 @@ describe('the question of shaving', () => {
     const leftMm = Object.fromEntries(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     const { trimId, purpose, wish } = signing.choices;
     const signed = { choices: { trimId, purpose, wish }, leftMm };
-    const again = (extra: Extra) => caseFor('samoyed', { ...shave, shave: signed, ...extra }).shaving.answer;
+    const again = (extra: Extra) =>
+      caseFor('samoyed', { ...shave, shave: signed, ...extra }).derived.shaving.answer;
     expect(again({})).toBe('consented');
     expect(again({ wish: { ...wish, allOverMm: 4 } })).toBe('declined');
     expect(again({ trimId: 'easy-outline' })).toBe('declined');
@@ -140,13 +141,13 @@ describe('the question of shaving', () => {
       schools: { doubleCoat: 'consent' },
       shave: 'being-signed',
     });
-    expect(dog.shaving.answer).toBe('declined');
+    expect(dog.derived.shaving.answer).toBe('declined');
     const lenient = caseFor('samoyed', {
       ...shave,
       schools: { doubleCoat: 'decline' },
       shave: 'being-signed',
     });
-    expect(lenient.shaving.answer).toBe('declined');
+    expect(lenient.derived.shaving.answer).toBe('declined');
   });
 });
 
@@ -169,11 +170,14 @@ describe('where the question of shaving is asked', () => {
 
   it('its floor is the longest workable length, or what was signed where that is longer', () => {
     const floor = (leftMm: Readonly<Record<string, number>> | null) =>
-      shaveFloorMm({ shaving: { ...visit.shaving, signedMm: leftMm } }, zoneIn(visit, 'back'));
+      shaveFloorMm(
+        derivedAs(visit, { shaving: { ...visit.derived.shaving, signedMm: leftMm } }),
+        zoneIn(visit, 'back'),
+      );
     expect(floor(null)).toBe(13);
     expect(floor({ back: 20 })).toBe(20);
     expect(floor({ back: 9, loin: 30 })).toBe(13);
-    const free = { ...visit.shaving, policy: null, signedMm: null };
-    expect(shaveFloorMm({ shaving: free }, zoneIn(visit, 'back'))).toBe(0);
+    const free = { ...visit.derived.shaving, policy: null, signedMm: null };
+    expect(shaveFloorMm(derivedAs(visit, { shaving: free }), zoneIn(visit, 'back'))).toBe(0);
   });
 });

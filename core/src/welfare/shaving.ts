@@ -1,4 +1,4 @@
-import type { Case } from '../case/resolveCase.ts';
+import type { Derived, PartOfCase } from '../case/resolveCase.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import type { DogZone } from '../packs/zones.ts';
 import { techniqueKind } from '../tools/drawer.ts';
@@ -8,10 +8,10 @@ import { techniqueKind } from '../tools/drawer.ts';
  * a blade, and on head and thin skin, a coat is clipped as ever.
  */
 export function shavingAt(
-  { shaving, packs }: Pick<Case, 'shaving' | 'packs'>,
+  { packs, derived: { shaving } }: PartOfCase<'shaving'>,
   zone: DogZone,
   area: TrimArea,
-): Case['shaving']['answer'] {
+): Derived['shaving']['answer'] {
   if (shaving.answer === 'free') return 'free';
   if (zone.kind.region === 'head' || zone.kind.thinSkin) return 'free';
   const drawn = area.techniques.some((technique) => techniqueKind(packs.tools, technique).onSkin);
@@ -19,6 +19,6 @@ export function shavingAt(
 }
 
 /** The shortest a consented shave may leave here, mm: the longest workable length, and no shorter than what was signed. */
-export function shaveFloorMm({ shaving }: Pick<Case, 'shaving'>, zone: DogZone): number {
+export function shaveFloorMm({ derived: { shaving } }: PartOfCase<'shaving'>, zone: DogZone): number {
   return Math.max(shaving.policy?.floorMm ?? 0, shaving.signedMm?.[zone.id] ?? 0);
 }

@@ -24,8 +24,8 @@ export const MAY_DECIDE: readonly Role[] = ['lead', 'groomer'];
  */
 export function unsafe(visit: Case, role: Role, open: readonly Stop[] = []): readonly Violation[] {
   const decides = MAY_DECIDE.includes(role);
-  const found = visit.overrides.flatMap((override): Violation[] => {
-    const zone = byId('zone', visit.zones, override.zone);
+  const found = visit.derived.overrides.flatMap((override): Violation[] => {
+    const zone = byId('zone', visit.derived.zones, override.zone);
     const dangers = dangersOf(visit, override, zone, restrictionsAt(visit, zone));
     const [first] = dangers;
     if (!first) return [];
@@ -38,7 +38,7 @@ export function unsafe(visit: Case, role: Role, open: readonly Stop[] = []): rea
     return decides ? [] : [{ kind: 'role-may-not', zone: zone.id, about: first.about }];
   });
   const vet: Violation[] =
-    visit.wish.vetAsks && !decides ? [{ kind: 'role-may-not', zone: null, about: '' }] : [];
+    visit.choices.wish.vetAsks && !decides ? [{ kind: 'role-may-not', zone: null, about: '' }] : [];
   return [
     ...found,
     ...vet,

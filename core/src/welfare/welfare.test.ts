@@ -24,8 +24,8 @@ import { liftedStops, openStops, stopsOf } from './stops.ts';
 import { unsafe } from './unsafe.ts';
 import { zoneKind } from '../packs/zones.ts';
 
-const zones = caseFor('standard-poodle').zones;
-const at = (visit: Case, zone: string) => restrictionsAt(visit, byId('zone', visit.zones, zone));
+const zones = caseFor('standard-poodle').derived.zones;
+const at = (visit: Case, zone: string) => restrictionsAt(visit, byId('zone', visit.derived.zones, zone));
 const long = hairEverywhere(60);
 
 describe('an override', () => {
@@ -64,7 +64,7 @@ describe('an override', () => {
           if (!tool) continue;
           expect(forbidden).not.toContain(tool.technique);
           expect(directions).toContain(tool.direction);
-          const option = visit.options.find(({ toolId }) => toolId === tool.toolId);
+          const option = visit.derived.options.find(({ toolId }) => toolId === tool.toolId);
           expect(option?.skipTooth === true && !skipTooth).toBe(false);
         }
       }),

@@ -13,7 +13,7 @@ import {
   outlineOf,
   planGroom,
   proposeChoices,
-  rechoose,
+  withChoices,
   resolveCase,
   searchedStage,
   tasksOf,
@@ -65,11 +65,11 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
       outline: () => outlineOf(body.views.side, stretched(plan), 'after', false),
       again: () => {
         const wish = { ...choices.wish, lean: LEANS[++leant % LEANS.length] ?? 'as-drawn' };
-        outlineOf(body.views.side, planGroom(rechoose(leaning, { ...choices, wish })), 'after', false);
+        outlineOf(body.views.side, planGroom(withChoices(leaning, { ...choices, wish })), 'after', false);
       },
-      step: () => planGroom(rechoose(visit, { ...choices, overrides: [nextLength()] })),
+      step: () => planGroom(withChoices(visit, { ...choices, overrides: [nextLength()] })),
       passes: () => toolPasses({ ...BLOCKED, ...packs.tools.policy.passes, labels: labelsOf(visit) }),
-      lines: () => clipLines(packs, breed, visit.trim, body),
+      lines: () => clipLines(packs, breed, visit.derived.trim, body),
       board: () => proposeChoices(visit, estimateContextOf(sheet)),
     };
     return [{ parts, samples: new Map<Part, Sample[]>(PARTS.map((name) => [name, []])) }];
@@ -114,7 +114,7 @@ export function orders(sheets: readonly VisitSheet[]): void {
     const problem = {
       tasks,
       costs: packs.tasks.costs,
-      patience: visit.standing.minutes,
+      patience: visit.derived.standing.minutes,
       restMinutes: packs.times.pauseMinutes,
     };
     const times = Array.from({ length: ORDERED }, () => sampled(() => orderWork(problem)).cpuMs);
@@ -156,7 +156,7 @@ const BLOCKED = {
   wantedMm: Array.from({ length: 60 }, (_, i) => 13 + 10 * Math.sin((Math.PI * i) / 60)),
   spacingMm: 6,
 };
-const labelsOf = ({ options }: Case) => [
+const labelsOf = ({ derived: { options } }: Case) => [
   { leavesMm: null, toleranceMm: 1 },
   ...options.flatMap(({ leavesMm, technique }) =>
     technique === 'comb' && leavesMm !== null ? [{ leavesMm, toleranceMm: 0.1 * leavesMm }] : [],

@@ -15,7 +15,7 @@ const STATIONS = 240;
  * in all views.
  */
 export function solver(visit: Case): void {
-  const body = bodyOf(visit.packs, visit.breed, visit.measurements, visit.findings);
+  const body = bodyOf(visit.packs, visit.breed, visit.facts.dog.measurements, visit.facts.dog.findings);
   const whole = VIEW_IDS.flatMap((view) =>
     body.views[view].parts.filter(({ far }) => !far).map(({ stations }) => stations.length),
   );

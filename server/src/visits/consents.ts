@@ -53,7 +53,7 @@ export function consentRoutes(db: Database, library: Library, secret: string): R
         kind,
         dog: sheet.dog.name,
         breed: sheet.dog.breedCalled || breedOf(library, sheet).name,
-        trimName: visit.trim.name,
+        trimName: visit.derived.trim.name,
         statements: consentStatements(visit, plan, estimate, fit).map((said) => ({
           about: said.about,
           text: consentSentence(said, place, unit),

@@ -1,19 +1,10 @@
 import type { Choices } from '@kurrel/contract';
 import type { Case, Plan, Role, VisitFacts } from '@kurrel/core';
-import {
-  breaches,
-  factsWith,
-  namedZones,
-  openStops,
-  planGroom,
-  stopsOf,
-  strokesOf,
-  unsafe,
-} from '@kurrel/core';
+import { breaches, factsWith, namedZones, openStops, stopsOf, strokesOf, unsafe } from '@kurrel/core';
 import { breachSentence, violationSentence } from '@kurrel/words';
 import type { Library } from '../packs/load.ts';
 import { Refusal } from '../problems.ts';
-import { caseFrom } from './cases.ts';
+import { plannerFor } from './planners.ts';
 import { breedOf } from './sheet.ts';
 import type { PlanSheet } from './sheet.ts';
 
@@ -58,7 +49,7 @@ export function gatedPlan(
 /** The referee has the last look at a plan the gate lets pass. @throws Refusal when it finds anything. */
 function judged({ packs }: Library, planned: Planned, role: Role, act: Act): Planned {
   const { visit, plan } = planned;
-  const strokes = strokesOf(plan, visit.choices, visit.trim);
+  const strokes = strokesOf(plan, visit.choices, visit.derived.trim);
   const [breach] = breaches(visit.facts, packs, strokes, act === 'start' ? 'lead' : role);
   if (!breach) return planned;
   throw new Refusal('unsafe', `Not as it is: ${breach.about}`, breachSentence(breach, packs.zones));
@@ -82,8 +73,8 @@ function make(
   const breed = breedOf(library, sheet);
   requireKnown(library, sheet, choices);
   const facts = { ...factsWith(sheet, sheet.hands), ...more };
-  const visit = caseFrom(library, breed, facts, choices);
-  return { visit, plan: planGroom(visit) };
+  const planner = plannerFor(library, breed, facts, choices);
+  return { visit: planner.caseWith(choices), plan: planner.plan(choices) };
 }
 
 /** @throws Refusal naming what the breed, the drawer, the dog or the house rules do not have. */

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Case, Plan, Proposal } from '@kurrel/core';
-import { estimateContextOf, planGroom, proposalOf, proposeChoices, rechoose } from '@kurrel/core';
+import type { Plan, Proposal } from '@kurrel/core';
+import { createPlanner, estimateContextOf, proposalOf, proposeChoices } from '@kurrel/core';
 import { caseOf, firstChoices } from '../parts/visitCase.ts';
 import { loadBreed } from './packs.ts';
 
@@ -23,14 +23,18 @@ export const heavy = {
     const breed = await loadBreed(sheet.dog.breedId);
     const asked = caseOf(breed, sheet, firstChoices(sheet, breed));
     const context = estimateContextOf(sheet);
+    const planner = createPlanner(asked);
     return proposeChoices(asked, context).map((look, slot) => {
       const swap = swaps[slot];
       const known = swap && breed.trims.some(({ id }) => id === swap.trimId);
-      const wish = { ...asked.wish, lean: swap?.lean ?? asked.wish.lean, allOverMm: null, vetAsks: false };
+      const wish = {
+        ...asked.choices.wish,
+        lean: swap?.lean ?? asked.choices.wish.lean,
+        allOverMm: null,
+        vetAsks: false,
+      };
       const choices = { ...asked.choices, trimId: swap?.trimId ?? '', wish, overrides: [] };
-      const { visit: _case, ...shown } = known
-        ? proposalOf('swapped', rechoose(asked, choices), context)
-        : look;
+      const { visit: _case, ...shown } = known ? proposalOf('swapped', planner, choices, context) : look;
       return shown;
     });
   },
@@ -39,14 +43,7 @@ export const heavy = {
   async withoutEach(sheet: VisitSheet, choices: Choices): Promise<readonly Plan[]> {
     const breed = await loadBreed(sheet.dog.breedId);
     const visit = caseOf(breed, sheet, choices);
-    return visit.findings.map(({ finding }) => {
-      // Facts of their own: what core keeps for this dog stays this dog's.
-      const other: Case = {
-        ...visit,
-        facts: { ...visit.facts },
-        findings: visit.findings.filter((one) => one.finding !== finding),
-      };
-      return planGroom(other);
-    });
+    const planner = createPlanner(visit);
+    return visit.facts.dog.findings.map(({ finding }) => planner.without(finding, choices));
   },
 };

@@ -79,7 +79,7 @@ export function useWork(sheet: VisitSheet, breed: BreedPack, choices: Choices, w
     const problem: OrderProblem = {
       tasks,
       costs: packs.tasks.costs,
-      patience: visit.standing.minutes,
+      patience: visit.derived.standing.minutes,
       restMinutes: packs.times.pauseMinutes,
     };
     return { ...bathed, tasks, problem, found: orderWork(problem) };
@@ -95,7 +95,7 @@ export function useWork(sheet: VisitSheet, breed: BreedPack, choices: Choices, w
       whole.filter(({ id }) => !dropped.has(id)),
       {
         minutes: boxMinutes,
-        patience: visit.standing.minutes,
+        patience: visit.derived.standing.minutes,
         restMinutes: packs.times.pauseMinutes,
         sittingsPerVisit: packs.times.sittingsPerVisit,
         cosmetic: packs.times.cosmetic,

@@ -48,7 +48,8 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
       <aside className="bath-say" aria-label="This bath">
         <Stops sheet={sheet} hands={sheet.hands} />
         <p className="muted">
-          {visit.coat.name}, {bath.surfaceM2.toFixed(2)} m² of skin; holds {mlWord(bath.heldMl)} when soaked.
+          {visit.derived.coat.name}, {bath.surfaceM2.toFixed(2)} m² of skin; holds {mlWord(bath.heldMl)} when
+          soaked.
         </p>
         <Say sheet={sheet} bath={bath} work={work} />
       </aside>
@@ -122,7 +123,7 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
       <section className="bath-set" aria-label="Setting">
         {bath.finishing.length > 0 && (
           <>
-            <h2>Set it{visit.purpose === 'show' && ' for the ring'}</h2>
+            <h2>Set it{visit.choices.purpose === 'show' && ' for the ring'}</h2>
             <ol>
               {bath.finishing.map(({ id, name, where, how, why, ringRules, product }) => (
                 <li key={id}>

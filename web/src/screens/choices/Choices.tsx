@@ -1,7 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import type { BreedPack, Proposal } from '@kurrel/core';
-import { bodiesOf, outlineOf, rechoose } from '@kurrel/core';
+import { outlineOf, withChoices } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { useHeavy } from '../../app/useHeavy.ts';
@@ -39,12 +39,12 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
   const found = useHeavy((work) => work.looks(sheet, swaps), [sheet, swaps]);
   const asked = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [sheet, breed]);
   const looks = useMemo(
-    () => found?.map((look): Proposal => ({ ...look, visit: rechoose(asked, look.choices) })) ?? [],
+    () => found?.map((look): Proposal => ({ ...look, visit: withChoices(asked, look.choices) })) ?? [],
     [found, asked],
   );
   const drawn = useMemo(() => {
-    const bodies = looks.map(({ visit }) => bodiesOf(visit).own);
-    const body = bodies[0] ?? bodiesOf(asked).own;
+    const bodies = looks.map(({ visit }) => visit.derived.bodies.own);
+    const body = bodies[0] ?? asked.derived.bodies.own;
     const [first] = looks;
     return LOOKED_AT.map((id): LookedAt => {
       const view = body.views[id];

@@ -53,9 +53,9 @@ const SEEN_WORD: Readonly<Partial<Record<ViewId, string>>> = { headFront: ', fac
 export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, onSwap }: LookCardProps) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const { plan, visit, estimate, upkeep, lost, fit } = look;
-  const { name: trimName } = visit.trim;
+  const { name: trimName } = visit.derived.trim;
   const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
-  const { texture } = visit.coat;
+  const { texture } = visit.derived.coat;
   const { currency } = estimate.price;
   const declined = plan.conflicts.find(({ kind }) => kind === 'shaving-declined' || kind === 'shaving-never');
   const risks = consentStatements(visit, plan, estimate, fit).filter(({ about }) =>

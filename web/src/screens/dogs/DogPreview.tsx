@@ -56,7 +56,7 @@ export function useDrawnDog(control: Control<DogFacts>) {
       outline,
       view: body.views.side,
       frame: frameFor(body.views.side, [outline]),
-      texture: visit.coat.texture,
+      texture: visit.derived.coat.texture,
       lengthOf: (zone: string) => lengths.get(zone) ?? 0,
     };
   }, [breed, coatType, typed, findings]);

@@ -43,7 +43,9 @@ export const DogStrip = memo(function DogStrip({
   const { dog } = sheet;
   const { weightKg, heightMm } = body.measures;
   const { hands } = sheet;
-  const { restrictions } = visit;
+  const {
+    derived: { restrictions },
+  } = visit;
   return (
     <aside className="dog-strip" aria-label="Dog">
       <div className="strip-top">

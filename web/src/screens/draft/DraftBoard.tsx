@@ -60,7 +60,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
   const dirty = useMemo(() => !isEqual(saved, choices), [saved, choices]);
   useAddress(sheet);
   // A line that the trim draws, or no longer draws, may divide the place in hand.
-  const [inHand = view.selected] = kindsIn(dog.visit.trim.splits, view.selected);
+  const [inHand = view.selected] = kindsIn(dog.visit.derived.trim.splits, view.selected);
   useEffect(() => {
     if (inHand !== view.selected) dispatch(look({ selected: inHand }));
   }, [dispatch, inHand, view.selected]);
@@ -88,7 +88,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
     [dog.first, view.selected, view.side],
   );
   const dividing = useMemo(() => {
-    const split = dog.visit.trim.splits.find(({ into }) => into.includes(view.selected));
+    const split = dog.visit.derived.trim.splits.find(({ into }) => into.includes(view.selected));
     const [line] = split ? clipLines(packs, breed, { lines: [split.line] }, dog.body) : [];
     return line ? lineSentence(packs, line, unit) : null;
   }, [breed, dog, view.selected, unit]);

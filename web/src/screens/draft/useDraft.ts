@@ -14,15 +14,15 @@ import type {
 import {
   againstStandard,
   AS_DRAWN,
-  bodiesOf,
   clipLines,
+  createPlanner,
   idealOf,
   inCoat,
   mendOf,
   outlineOf,
   ownCost,
   planGroom,
-  rechoose,
+  withChoices,
   zoneKindId,
 } from '@kurrel/core';
 import { useMemo } from 'react';
@@ -37,8 +37,9 @@ import { ticksOf } from '../../parts/ruleScale.ts';
 export function useDog(sheet: VisitSheet, breed: BreedPack, trimId: string) {
   return useMemo(() => {
     const visit = caseOf(breed, sheet, { ...firstChoices(sheet, breed), trimId });
-    const body = bodiesOf(visit).own;
-    return { visit, body, first: planGroom(visit), ticks: ticksOf(visit.options) };
+    const planner = createPlanner(visit);
+    const first = planner.plan(visit.choices);
+    return { visit, planner, body: visit.derived.bodies.own, first, ticks: ticksOf(visit.derived.options) };
   }, [sheet, breed, trimId]);
 }
 
@@ -53,7 +54,7 @@ export function useView({ body, first }: ReturnType<typeof useDog>, id: ViewId) 
 
 /** A trim with nobody's wishes on it. */
 const drawn = (visit: Case, { trimId, purpose }: Pick<Choices, 'trimId' | 'purpose'>): Case =>
-  rechoose(visit, {
+  withChoices(visit, {
     trimId,
     purpose,
     wish: { ...AS_DRAWN, weeksBetween: 1 },
@@ -86,9 +87,9 @@ export function useDraft(
   curlBack: boolean,
   { id, view }: ReturnType<typeof useView>,
 ) {
-  const { body, visit } = dog;
+  const { body, visit, planner } = dog;
   const { trimId, purpose } = choices;
-  const plan = useMemo(() => planGroom(rechoose(visit, choices)), [visit, choices]);
+  const plan = useMemo(() => planner.plan(choices), [planner, choices]);
   const asDrawn = useMemo(() => drawn(visit, { trimId, purpose }), [visit, trimId, purpose]);
   const found = useMemo(() => planGroom(asDrawn), [asDrawn]);
   const after = useMemo(() => outlineOf(view, plan, 'after', curlBack), [view, plan, curlBack]);
@@ -98,13 +99,16 @@ export function useDraft(
     () => (breed.generic || id === 'headSide' ? [] : idealIn(id, standard, after)),
     [breed, standard, id, after],
   );
-  const lines = useMemo(() => clipLines(packs, breed, asDrawn.trim, body, id), [breed, asDrawn, body, id]);
+  const lines = useMemo(
+    () => clipLines(packs, breed, asDrawn.derived.trim, body, id),
+    [breed, asDrawn, body, id],
+  );
   const lengths = useMemo(() => {
     const left = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
-  return { plan, found, standard, after, now, ideal: idealLines, lines, lengths, coat: visit.coat };
+  return { plan, found, standard, after, now, ideal: idealLines, lines, lengths, coat: visit.derived.coat };
 }
 
 /** How a plan holds against the breed's standard, and what it was held by. */
@@ -116,7 +120,7 @@ export interface Held {
 
 /** How a plan holds against the breed's standard. */
 export function useChecks(
-  { body, visit }: ReturnType<typeof useDog>,
+  { body, planner }: ReturnType<typeof useDog>,
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
   { plan, choices }: { readonly plan: Plan; readonly choices: Choices },
   curlBack: boolean,
@@ -124,17 +128,17 @@ export function useChecks(
   const now = useMemo(() => inCoat(body, found, 'now', curlBack), [body, found, curlBack]);
   return useMemo(() => {
     const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
-    const chosen = rechoose(visit, choices);
+    const chosen = planner.caseWith(choices);
     return {
       checks: againstStandard(chosen, judged, plan).filter(({ kept }) => kept !== null),
       mend: (check: RuleCheck) => mendOf(chosen, check, judged, plan, curlBack),
     };
-  }, [visit, body, now, plan, choices, standard, curlBack]);
+  }, [planner, body, now, plan, choices, standard, curlBack]);
 }
 
 /** What the groomer's own lengths of the places in hand cost; null where there are none. */
 export function useOwnCost(
-  { body, visit }: ReturnType<typeof useDog>,
+  { body, planner }: ReturnType<typeof useDog>,
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
   settled: { readonly plan: Plan; readonly choices: Choices },
   { checks }: Held,
@@ -147,12 +151,13 @@ export function useOwnCost(
   const key = own ? JSON.stringify({ ...settled.choices, overrides: others }) : null;
   const without = useMemo(() => {
     if (key === null) return null;
-    const chosen = rechoose(visit, JSON.parse(key) as Choices);
-    const plan = planGroom(chosen);
+    const choices = JSON.parse(key) as Choices;
+    const chosen = planner.caseWith(choices);
+    const plan = planner.plan(choices);
     const now = inCoat(body, found, 'now', curlBack);
     const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
     return { plan, checks: againstStandard(chosen, judged, plan) };
-  }, [visit, body, found, standard, key, curlBack]);
+  }, [planner, body, found, standard, key, curlBack]);
   return useMemo(
     () => without && ownCost(zones, { plan: settled.plan, checks }, without),
     [without, zones, settled.plan, checks],

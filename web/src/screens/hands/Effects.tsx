@@ -49,7 +49,7 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
     const fit = fitVisit(estimate, sheet.visit.minutes, packs.times);
     return { visit, plan, estimate, fit, changes: planChanges(before, plan) };
   }, [sheet, breed, hands]);
-  const kinds = [...new Map(visit.restrictions.map(({ kind }) => [kind.id, kind])).values()];
+  const kinds = [...new Map(visit.derived.restrictions.map(({ kind }) => [kind.id, kind])).values()];
   const rough = roughClipSentence(plan.roughClip);
   const { currency } = estimate.price;
   const warnings = warningsOf(plan, unit);

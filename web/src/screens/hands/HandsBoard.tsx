@@ -74,7 +74,9 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
   const [question, setQuestion] = useState<TapeQuestion | null>(null);
 
   const { measurements, findings } = hands;
-  const { trim } = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [breed, sheet]);
+  const {
+    derived: { trim },
+  } = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [breed, sheet]);
   const body = useMemo(
     () => divided(packs, breed, trim, bodyOf(packs, breed, measurements, findings)),
     [breed, trim, measurements, findings],

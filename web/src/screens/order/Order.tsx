@@ -107,7 +107,7 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
           {workStages(visit)
             .map(({ name }) => name)
             .join(' → ')}
-          . Stands {Math.round(visit.standing.minutes)} min before a break.{' '}
+          . Stands {Math.round(visit.derived.standing.minutes)} min before a break.{' '}
           <Link to="/salon">House rules</Link>
         </p>
         <NumberField
@@ -124,7 +124,12 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
         {refused.length > 0 && <Refused refused={refused} byId={byId} onClose={() => setRefused([])} />}
       </aside>
       <section className="order-board" aria-label="Steps">
-        <Stress order={order} patience={visit.standing.minutes} breaks={own.breaks} boxMinutes={boxMinutes} />
+        <Stress
+          order={order}
+          patience={visit.derived.standing.minutes}
+          breaks={own.breaks}
+          boxMinutes={boxMinutes}
+        />
         <Cards order={order} breaks={own.breaks} locked={locked} pinned={pinned} onMove={move} onPin={pin} />
         {dropped.length > 0 && (
           <div className="dropped" aria-label="Left out">

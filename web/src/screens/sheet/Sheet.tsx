@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, View } from '@kurrel/core';
-import { bodiesOf, clipLines, openStops, outlineOf, planGroom, stopsOf } from '@kurrel/core';
+import { clipLines, openStops, outlineOf, planGroom, stopsOf } from '@kurrel/core';
 import { useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
@@ -50,7 +50,7 @@ function Board({
   const shown = useMemo(() => {
     const visit = caseOf(breed, sheet, choices);
     const plan = planGroom(visit);
-    const body = bodiesOf(visit).own;
+    const body = visit.derived.bodies.own;
     const seen = (view: View) => ({
       view,
       after: outlineOf(view, plan, 'after', false),
@@ -61,16 +61,16 @@ function Board({
       body,
       side: seen(body.views.side),
       small: SMALL.map(([id, name]) => ({ ...seen(body.views[id]), name })),
-      lines: clipLines(packs, breed, visit.trim, body),
+      lines: clipLines(packs, breed, visit.derived.trim, body),
       stops: openStops(
         stopsOf(sheet.hands, packs, sheet.salon.policy.handlingLimit),
         sheet.stopLog,
         packs.safety,
       ).map(({ stop, zone }) => (zone === null ? stop.name : `${stop.name}, ${zoneWord(zone)}`)),
-      restrictions: visit.restrictions.map(({ kind, zone }) =>
+      restrictions: visit.derived.restrictions.map(({ kind, zone }) =>
         zone ? `${kind.name}, ${zoneWord(zone)}` : kind.name,
       ),
-      trim: visit.trim.name,
+      trim: visit.derived.trim.name,
     };
   }, [breed, sheet, choices]);
 

@@ -15,7 +15,7 @@ export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }
   const spent = now.workedMinutes + now.restedMinutes;
   const [chosen, setChosen] = useState<number | null>(null);
   const minutes = chosen ?? Math.max(5, boxMinutes - spent);
-  const standing = visit.standing.minutes;
+  const standing = visit.derived.standing.minutes;
   const rest = restOfWork(order, now, {
     minutes,
     patience: Math.max(1, now.patienceShare < SPENT ? now.patienceMinutes + standing : standing),

@@ -60,7 +60,7 @@ export function Picture({ visit, body, plan, task }: PictureProps) {
         ghost={now}
         ideal={[]}
         lines={[]}
-        texture={visit.coat.texture}
+        texture={visit.derived.coat.texture}
         lengthOf={(zone) => left.get(zone) ?? 0}
         groups={[]}
         passes={[]}

@@ -19,7 +19,7 @@ export function Stuck({
   const unit = useAppSelector((state) => state.preferences.unit);
   const [both, setBoth] = useState(true);
   const [refused, setRefused] = useState<string | null>(null);
-  const floor = formatLength(visit.matPolicy.bladeFloorMm, unit);
+  const floor = formatLength(visit.derived.matPolicy.bladeFloorMm, unit);
   if (task.technique === null || byId('technique', packs.tools.techniques, task.technique).byHand) {
     return (
       <p className="table-how">No blade is in hand at this step. Where a mat stops the comb: Mat found.</p>

@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet, Work } from '@kurrel/contract';
 import type { BreedPack, TableAct, Task } from '@kurrel/core';
-import { bodiesOf, openStops, stopsOf, strokeEnds, tableNow } from '@kurrel/core';
+import { openStops, stopsOf, strokeEnds, tableNow } from '@kurrel/core';
 import { addMinutes } from 'date-fns';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -76,8 +76,8 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
   const times = useTimes();
   const { visit, plan, bath, order, boxMinutes } = useWork(sheet, breed, choices, work);
   const { events, waiting, refused, state } = useAppSelector((root) => root.visit.table);
-  const body = useMemo(() => bodiesOf(visit).own, [visit]);
-  const now = useMemo(() => tableNow(order, events, visit.standing.minutes), [order, events, visit]);
+  const body = useMemo(() => visit.derived.bodies.own, [visit]);
+  const now = useMemo(() => tableNow(order, events, visit.derived.standing.minutes), [order, events, visit]);
   const [asking, setAsking] = useState<Question | null>(null);
   const [opened] = useState(() => Date.now());
   const [clock, setClock] = useState(() => Date.now());

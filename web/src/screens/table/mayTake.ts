@@ -34,6 +34,11 @@ export function whyNot(
   const visit = caseOf(breed, sheet, { ...choices, overrides: [...others, ...taken] });
   const violation = unsafe(visit, role).find(({ zone }) => zone === null || zones.includes(zone));
   if (violation) return violationSentence(violation, packs.zones);
-  const [breach] = breaches(visit.facts, packs, strokesOf(planGroom(visit), visit.choices, visit.trim), role);
+  const [breach] = breaches(
+    visit.facts,
+    packs,
+    strokesOf(planGroom(visit), visit.choices, visit.derived.trim),
+    role,
+  );
   return breach ? breachSentence(breach, packs.zones) : null;
 }

@@ -1,10 +1,10 @@
 import { planGroom, resolveCase } from '@kurrel/core';
 import { expect, it } from 'vitest';
 import { loadLibrary } from '../src/packs/load.ts';
-import { caseFrom } from '../src/visits/cases.ts';
+import { plannerFor } from '../src/visits/planners.ts';
 import { breeds, caseFor } from '../../core/testing/packs.ts';
 
-it('a case that is kept plans as one made anew, whatever was chosen before; other facts are another case', () => {
+it('a planner that is kept plans as one made anew, whatever was chosen before; other facts have another', () => {
   const library = loadLibrary();
   for (const breed of breeds.slice(0, 4)) {
     const { facts, choices } = caseFor(breed.id);
@@ -14,11 +14,11 @@ it('a case that is kept plans as one made anew, whatever was chosen before; othe
     for (const one of [choices, { ...choices, overrides: [cut] }, choices]) {
       const copy = structuredClone(facts);
       const fresh = planGroom(resolveCase(library.packs, own, copy, one));
-      expect(planGroom(caseFrom(library, own, structuredClone(facts), one))).toEqual(fresh);
+      expect(plannerFor(library, own, structuredClone(facts), one).plan(one)).toEqual(fresh);
     }
-    const first = caseFrom(library, own, structuredClone(facts), choices);
-    expect(caseFrom(library, own, structuredClone(facts), choices).facts).toBe(first.facts);
+    const first = plannerFor(library, own, structuredClone(facts), choices);
+    expect(plannerFor(library, own, structuredClone(facts), choices)).toBe(first);
     const older = { ...structuredClone(facts), ageMonths: facts.ageMonths + 1 };
-    expect(caseFrom(library, own, older, choices).facts).toBe(older);
+    expect(plannerFor(library, own, older, choices).caseWith(choices).facts).toBe(older);
   }
 });
