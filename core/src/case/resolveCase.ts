@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { templateOf } from '../body/landmarks.ts';
 import type { Measurements } from '../body/measures.ts';
 import { weightOf } from '../body/measures.ts';
@@ -153,10 +154,12 @@ function factsAlone(
   like: Case | null,
 ): Pick<Derived, 'coat' | 'options' | 'weightKg' | 'surfaceM2' | 'headShare' | 'undivided'> {
   const coat = coatOf(packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
+  const sameTools =
+    like?.facts.drawer === drawer && like.facts.hand === hand && isEqual(like.derived.coat, coat);
   const weightKg = weightOf(breed, dog.measurements);
   return {
     coat,
-    options: toolOptions(drawer, packs.tools, coat, hand),
+    options: sameTools ? like.derived.options : toolOptions(drawer, packs.tools, coat, hand),
     weightKg,
     surfaceM2: bodySurface(weightKg),
     headShare: headShareOf(packs, breed, dog.measurements),

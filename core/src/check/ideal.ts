@@ -4,7 +4,7 @@ import { AS_DRAWN } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { withChoices, withFacts } from '../case/resolveCase.ts';
 import type { Outline } from '../contour/outline.ts';
-import { outlineOf } from '../contour/outline.ts';
+import { createOutliner } from '../contour/outline.ts';
 import { divided } from '../lines/divided.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import type { SeenDog } from './seen.ts';
@@ -30,10 +30,11 @@ export function idealOf(visit: Case, heightMm: number, curlBack: boolean): Ideal
   } = visit;
   const body = divided(packs, breed, trim, bodyOf(packs, breed, { heightMm }, []));
   const plan = planGroom(unmarked(visit));
+  const outline = createOutliner();
   return {
     body,
-    outline: outlineOf(body.views.side, plan, 'after', curlBack),
-    seen: inCoat(body, plan, 'after', curlBack),
+    outline: outline(body.views.side, plan, 'after', curlBack),
+    seen: inCoat(body, plan, 'after', curlBack, outline),
   };
 }
 

@@ -49,13 +49,19 @@ function seen(
 export const bare = (body: Body): SeenDog =>
   seen(body, (_, { stations }) => stations.map(({ point }) => point));
 
-/** The dog in its coat: as it is now or as a plan leaves it, stretched or with the curl back. */
-export function inCoat(body: Body, lengths: Lengths, shown: Shown, curlBack: boolean): SeenDog {
+/** The dog in its coat: as it is now or as a plan leaves it, stretched or with the curl back; `outline` draws it. */
+export function inCoat(
+  body: Body,
+  lengths: Lengths,
+  shown: Shown,
+  curlBack: boolean,
+  outline: typeof outlineOf = outlineOf,
+): SeenDog {
   const outlines = new Map<ViewId, Outline>();
   return seen(body, (view, _, index) => {
-    const outline = outlines.get(view) ?? outlineOf(body.views[view], lengths, shown, curlBack);
-    outlines.set(view, outline);
-    return outline[index]?.contour ?? [];
+    const drawn = outlines.get(view) ?? outline(body.views[view], lengths, shown, curlBack);
+    outlines.set(view, drawn);
+    return drawn[index]?.contour ?? [];
   });
 }
 

@@ -1,7 +1,7 @@
 import type { Point } from '../body/geometry.ts';
 import { distance } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
-import { once } from '../terms/once.ts';
+import { memoizeByObject } from '../terms/memoizeByObject.ts';
 import type { Side } from '../terms/zone.ts';
 
 /** A closed line, one point for each station of a part, mm. */
@@ -11,7 +11,7 @@ export interface Line {
 }
 
 /** A part's contour without its coat. */
-export const skinOf = once(({ stations }: ViewPart): Line => {
+export const skinOf = memoizeByObject(({ stations }: ViewPart): Line => {
   const line = { x: new Float64Array(stations.length), y: new Float64Array(stations.length) };
   stations.forEach(({ point }, i) => {
     line.x[i] = point.x;
@@ -21,7 +21,7 @@ export const skinOf = once(({ stations }: ViewPart): Line => {
 });
 
 /** Between the stations of a part, mm. */
-export const spacingOf = once(({ stations }: ViewPart): number => {
+export const spacingOf = memoizeByObject(({ stations }: ViewPart): number => {
   let sum = 0;
   let previous = stations.at(-1);
   for (const station of stations) {
@@ -40,7 +40,7 @@ interface Stretch {
 }
 
 /** The contour cut at its landmarks; together they go once round it. */
-const stretchesOf = once(({ landmarkStation, stations }: ViewPart): readonly Stretch[] => {
+const stretchesOf = memoizeByObject(({ landmarkStation, stations }: ViewPart): readonly Stretch[] => {
   const marks = Object.entries(landmarkStation).sort((a, b) => a[1] - b[1]);
   return marks.map(([from, start], index) => {
     const [to = from, end = start] = marks[(index + 1) % marks.length] ?? [];
@@ -70,14 +70,16 @@ export function spreadAlong(part: ViewPart, at: (landmark: string) => number): F
 }
 
 /** The share of a correction that stays with the dog's own bone, by station. */
-export const carriedAlong = once((part: ViewPart) => spreadAlong(part, (name) => part.carried[name] ?? 0));
+export const carriedAlong = memoizeByObject((part: ViewPart) =>
+  spreadAlong(part, (name) => part.carried[name] ?? 0),
+);
 
 /**
  * Where on another part's contour the places of this part's stations lie, in its stations; null where it lacks
  * a landmark of this one's.
  */
-const positionsOn = once((part: ViewPart) =>
-  once((other: ViewPart): Float64Array | null => {
+const positionsOn = memoizeByObject((part: ViewPart) =>
+  memoizeByObject((other: ViewPart): Float64Array | null => {
     const out = new Float64Array(part.stations.length);
     const n = other.stations.length;
     let found = true;

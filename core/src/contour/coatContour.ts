@@ -2,7 +2,6 @@ import type { Coat } from '../coat/hair.ts';
 import { norm, unit } from '../body/geometry.ts';
 import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
-import { once } from '../terms/once.ts';
 import type { Side } from '../terms/zone.ts';
 import { sideOf } from '../terms/zone.ts';
 import type { Line } from './alongPart.ts';
@@ -225,17 +224,6 @@ function smooth(depth: Float64Array, spacing: number): Float64Array {
 const sidesOf = (zone: string): readonly (Side | null)[] =>
   sideOf(zone) === null ? [null, 'left', 'right'] : [sideOf(zone)];
 
-/**
- * The shape's factors along the closed contour: linear between two named landmarks with none between them, or no more than two
- * hands apart; beyond the last named one back to 1 within a hand. A leg that is slim at the hock is not slim at the elbow.
- */
-export function shapeAlong(part: ViewPart, zone: string, shape: Shape): Float64Array {
-  const known = shapesKnown(shape)(part);
-  const along = known.get(zone) ?? spreadShape(part, zone, shape);
-  known.set(zone, along);
-  return along;
-}
-
 /** A hand's width in stations: both go with the dog's height. */
 const HAND_STATIONS = 14;
 
@@ -246,10 +234,11 @@ const isBetween = (station: number, from: number, span: number, n: number): bool
 };
 
 type Shape = NonNullable<ZoneHair['shape']>;
-/** What the packs draw is asked for again with every plan. */
-const shapesKnown = once(() => once(() => new Map<string, Float64Array>()));
-
-function spreadShape(part: ViewPart, zone: string, shape: Shape): Float64Array {
+/**
+ * The shape's factors along the closed contour: linear between two named landmarks with none between them, or no more than two
+ * hands apart; beyond the last named one back to 1 within a hand. A leg that is slim at the hock is not slim at the elbow.
+ */
+export function shapeAlong(part: ViewPart, zone: string, shape: Shape): Float64Array {
   const n = part.stations.length;
   const factors = new Map<number, number>();
   for (const [name, factor] of Object.entries(shape)) {

@@ -30,20 +30,39 @@ export interface Lengths {
 }
 
 /**
- * The coat over the whole side view: what is there now, or what the plan leaves, stretched (as it stands after
- * drying and scissoring) or with the curl back. The far legs take the lengths of the dog's other side.
+ * The coat over a whole view: what is there now, or what the plan leaves, stretched (as it stands after drying and scissoring) or with the
+ * curl back. The far legs take the lengths of the dog's other side.
  */
-export function outlineOf(view: View, lengths: Lengths, shown: Shown, curlBack: boolean): Outline {
+export const outlineOf = (view: View, lengths: Lengths, shown: Shown, curlBack: boolean): Outline =>
+  drawnBy(coatContour, view, lengths, shown, curlBack);
+
+/**
+ * `outlineOf` for whoever draws one dog again and again: the coat over a part is kept while its hair is the same, since a length that is
+ * dragged changes few parts of the dog.
+ */
+export function createOutliner(): typeof outlineOf {
+  const drawn: DrawnParts = new WeakMap();
+  return (view, lengths, shown, curlBack) =>
+    drawnBy((...asked) => contourKept(drawn, ...asked), view, lengths, shown, curlBack);
+}
+
+function drawnBy(
+  contour: typeof coatContour,
+  view: View,
+  lengths: Lengths,
+  shown: Shown,
+  curlBack: boolean,
+): Outline {
   const coat = shownCoat(lengths, curlBack);
   const hairs = hairsOf(lengths, shown);
   return view.parts.map((part) => ({
     id: part.id,
     far: part.far,
-    contour: contourOf(part, (id) => hairs(part.far ? otherSide(id) : id), coat),
+    contour: contour(part, (id) => hairs(part.far ? otherSide(id) : id), coat),
   }));
 }
 
-/** The coat over one part, as `outlineOf` draws it; nothing of it is kept. */
+/** The coat over one part, as `outlineOf` draws it. */
 export const coatOn = (
   part: ViewPart,
   lengths: Lengths,
@@ -74,12 +93,12 @@ interface DrawnCoat {
   readonly hairs: readonly ZoneHair[];
   readonly contour: readonly Point[];
 }
-const drawn = new WeakMap<ViewPart, readonly DrawnCoat[]>();
-/** The coat now, the coat left, and either with the curl back. */
-const KEPT = 4;
+type DrawnParts = WeakMap<ViewPart, readonly DrawnCoat[]>;
+/** Kept of a part: the coat now, the coat left, and either with the curl back. */
+const MAX_KEPT = 4;
 
-/** The coat over a part, kept while its hair is the same: a length that is dragged changes few parts of the dog. */
-function contourOf(
+function contourKept(
+  drawn: DrawnParts,
   part: ViewPart,
   hairAt: (zone: string) => ZoneHair,
   coat: Lengths['coat'],
@@ -89,7 +108,7 @@ function contourOf(
   const same = before.find((one) => isEqual(one.coat, coat) && isEqual(one.hairs, hairs));
   if (same) return same.contour;
   const contour = coatContour(part, hairAt, coat);
-  drawn.set(part, [{ coat, hairs, contour }, ...before.slice(0, KEPT - 1)]);
+  drawn.set(part, [{ coat, hairs, contour }, ...before.slice(0, MAX_KEPT - 1)]);
   return contour;
 }
 

@@ -1,5 +1,4 @@
 import type { ViewPart } from '../body/view.ts';
-import { once } from '../terms/once.ts';
 import { sideOf } from '../terms/zone.ts';
 import { eachStation, placeBetween, spacingOf } from './alongPart.ts';
 
@@ -17,7 +16,7 @@ const NEAR = [0, 1, -1, 2, -2];
 const SIDES = /\.(left|right)$/;
 
 /** The places of a part's contour that are seen, in station order. On the middle line a place of either side is neither. */
-export const placesSeen = once((part: ViewPart): readonly PlaceSeen[] => {
+export function placesSeen(part: ViewPart): readonly PlaceSeen[] {
   const { stations, landmarkStation, middle } = part;
   const n = stations.length;
   const named = new Map(Object.entries(landmarkStation).map(([name, at]) => [at, name]));
@@ -37,4 +36,4 @@ export const placesSeen = once((part: ViewPart): readonly PlaceSeen[] => {
       { station, zone, landmark: near?.replace(SIDES, '') ?? (ends ? (between[station] ?? null) : null) },
     ];
   });
-});
+}

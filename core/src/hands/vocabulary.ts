@@ -3,7 +3,7 @@ import { MEASURES } from '../body/measures.ts';
 import type { Packs } from '../packs/packs.ts';
 import type { Handling, Severity, Tightness } from '../terms/dog.ts';
 import type { Side } from '../terms/zone.ts';
-import { once } from '../terms/once.ts';
+import { memoizeByObject } from '../terms/memoizeByObject.ts';
 
 /** What a word of the field means on the sheet of findings. */
 export type Meaning =
@@ -26,7 +26,7 @@ export interface Word {
 }
 
 /** Every word a typed finding may hold, longest first, so that "back of thigh" is not read as "back". */
-export const vocabulary = once((packs: Packs): readonly Word[] => {
+export const vocabulary = memoizeByObject((packs: Packs): readonly Word[] => {
   const words: Word[] = [];
   const add = (texts: readonly string[], means: Word['means']) => {
     for (const text of texts) words.push({ text: text.toLowerCase(), means });

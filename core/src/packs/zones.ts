@@ -1,5 +1,5 @@
 /** The shape of `packs/zones.json`, and a dog's zones with their sides. */
-import { once } from '../terms/once.ts';
+import { memoizeByObject } from '../terms/memoizeByObject.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Finish, Technique } from '../terms/tool.ts';
 import { byId } from '../terms/failure.ts';
@@ -101,7 +101,7 @@ export interface Split {
 }
 
 /** Every kind of place any dog may have, by id. */
-const kindsOf = once(({ zones, parts }: ZonePack): ReadonlyMap<string, ZoneKind> => {
+const kindsOf = memoizeByObject(({ zones, parts }: ZonePack): ReadonlyMap<string, ZoneKind> => {
   const wholes = new Map(zones.map((kind) => [kind.id, kind]));
   const divided = parts.map((part) => ({ ...byId('zone', zones, wholeKindId(part.id)), ...part }));
   return new Map([...wholes, ...divided.map((kind) => [kind.id, kind] as const)]);
@@ -135,15 +135,11 @@ const zonesOf = (kinds: readonly ZoneKind[]): readonly DogZone[] =>
   );
 
 /** Every zone of a dog that no line divides, paired ones once a side. */
-export const dogZones = once((pack: ZonePack): readonly DogZone[] => zonesOf(pack.zones));
+export const dogZones = (pack: ZonePack): readonly DogZone[] => zonesOf(pack.zones);
 
 /** Every zone of a dog with this trim, paired ones once a side. */
 export const trimZones = (pack: ZonePack, { splits }: { readonly splits: readonly Split[] }) =>
-  splits.length === 0 ? dogZones(pack) : dividedZones(pack)(splits);
-
-const dividedZones = once((pack: ZonePack) =>
-  once((splits: readonly Split[]) => zonesOf(zoneKinds(pack, splits))),
-);
+  splits.length === 0 ? dogZones(pack) : zonesOf(zoneKinds(pack, splits));
 
 /** Packs whose words name the parts of a trim's divided places too, before the places: “crown” is then the crown. */
 export const withParts = <P extends { readonly zones: ZonePack }>(packs: P, splits: readonly Split[]): P => {
@@ -154,7 +150,7 @@ export const withParts = <P extends { readonly zones: ZonePack }>(packs: P, spli
 };
 
 /** Every zone that any dog may have: what a visit can name. */
-export const namedZones = once((pack: ZonePack): readonly DogZone[] => zonesOf([...kindsOf(pack).values()]));
+export const namedZones = (pack: ZonePack): readonly DogZone[] => zonesOf([...kindsOf(pack).values()]);
 
 /** Share of the dog's skin that one place of a kind covers. */
 export const shareOf = (place: { readonly side: Side | null }, { share }: Pick<ZoneKind, 'share'>): number =>

@@ -6,7 +6,6 @@ import type { Case } from '../case/resolveCase.ts';
 import { shapeAlong } from '../contour/coatContour.ts';
 import { isAllowed, leftBy, spreadOf } from '../passes/pickTools.ts';
 import { toolPasses } from '../passes/toolPasses.ts';
-import { once } from '../terms/once.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { marksOf } from './called.ts';
@@ -121,7 +120,7 @@ function longestRun(visit: Case, zone: string): Run | null {
 }
 
 /** Of each zone that a part shows, the longest stretch of its contour. */
-const longestRuns = once((part: ViewPart): ReadonlyMap<string, Pick<Run, 'stations' | 'spacingMm'>> => {
+function longestRuns(part: ViewPart): ReadonlyMap<string, Pick<Run, 'stations' | 'spacingMm'>> {
   const n = part.stations.length;
   const zoneAt = (i: number) => {
     const station = part.stations[(i + n) % n];
@@ -138,7 +137,7 @@ const longestRuns = once((part: ViewPart): ReadonlyMap<string, Pick<Run, 'statio
     if (stations.length > (runs.get(zone)?.stations.length ?? 0)) runs.set(zone, { stations, spacingMm });
   }
   return runs;
-});
+}
 
 /** An end of a pass in a groomer's words: at a bone, so far before or past it, or where the next place begins. */
 function endAt(visit: Case, { part, stations, spacingMm }: Run, index: number): PassPlan['from'] {

@@ -1,6 +1,6 @@
 import type { ViewPart } from '../body/view.ts';
 import type { Packs } from '../packs/packs.ts';
-import { once } from '../terms/once.ts';
+import { memoizeByObject } from '../terms/memoizeByObject.ts';
 
 /** What a groomer calls a landmark or a point of a view; undefined where there is no word. */
 export const calledOf = (
@@ -8,8 +8,8 @@ export const calledOf = (
   name: string,
 ): string | undefined => namesOf(archetypes)(views).get(name);
 
-const namesOf = once((archetypes: Packs['archetypes']) =>
-  once((views: Packs['views']): ReadonlyMap<string, string> => {
+const namesOf = memoizeByObject((archetypes: Packs['archetypes']) =>
+  memoizeByObject((views: Packs['views']): ReadonlyMap<string, string> => {
     const { landmarks, parts } = archetypes.skeleton;
     const inParts = [...parts, ...views.parts].flatMap(({ called = {} }) => Object.entries(called));
     const own = Object.entries(landmarks).flatMap(([name, { called }]) =>
@@ -27,13 +27,8 @@ export interface Mark {
 }
 
 /** The landmarks of a part that have a name; those of one side by the name they have on either. */
-export const marksOf = (packs: Packs, part: ViewPart): readonly Mark[] => marks(packs)(part);
-
-const marks = once((packs: Packs) =>
-  once(({ landmarkStation }: ViewPart): readonly Mark[] =>
-    Object.entries(landmarkStation).flatMap(([name, station]) => {
-      const called = calledOf(packs, name.replace(/\.(left|right)$/, ''));
-      return called === undefined ? [] : [{ called, station }];
-    }),
-  ),
-);
+export const marksOf = (packs: Packs, { landmarkStation }: ViewPart): readonly Mark[] =>
+  Object.entries(landmarkStation).flatMap(([name, station]) => {
+    const called = calledOf(packs, name.replace(/\.(left|right)$/, ''));
+    return called === undefined ? [] : [{ called, station }];
+  });

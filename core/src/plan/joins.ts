@@ -6,7 +6,6 @@ import type { ViewPart } from '../body/view.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import { techniqueKind } from '../tools/drawer.ts';
-import { once } from '../terms/once.ts';
 import { isAmong, otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
 import type { Mark } from './called.ts';
 import { marksOf } from './called.ts';
@@ -32,7 +31,7 @@ interface Border {
  */
 export function withJoins(visit: Case, zones: readonly ZonePlan[]): readonly ZonePlan[] {
   const byId = new Map(zones.map((zone) => [zone.zone, zone]));
-  const borders = bordersOf(visit.packs)(visit.derived.bodies.own);
+  const borders = bordersOf(visit.packs, visit.derived.bodies.own);
   return zones.map((zone) => {
     if (zone.leftAlone || zone.tool === null) return zone;
     const joins = new Map<string, Join>();
@@ -88,30 +87,29 @@ function shows({ packs }: Case, a: number, b: number): boolean {
 }
 
 /** The borders of every zone on the near side of the dog, and their mirror. */
-const bordersOf = once((packs: Packs) =>
-  once((own: Body): ReadonlyMap<string, readonly Border[]> => {
-    const borders = new Map<string, Border[]>();
-    const add = (zone: string, into: string, place: string | null) =>
-      borders.set(zone, [...(borders.get(zone) ?? []), { into, place }]);
-    for (const part of own.views.side.parts) {
-      if (part.far) continue;
-      const n = part.stations.length;
-      part.stations.forEach(({ zone, hidden, point }, i) => {
-        const next = part.stations[(i + 1) % n];
-        if (!next || hidden || next.hidden || next.zone === zone) return;
-        const place = placeNear(part, marksOf(packs, part), point);
-        for (const [a, b] of [
-          [zone, next.zone],
-          [otherSide(zone), otherSide(next.zone)],
-        ] as const) {
-          add(a, b, place);
-          add(b, a, place);
-        }
-      });
-    }
-    return borders;
-  }),
-);
+function bordersOf(packs: Packs, own: Body): ReadonlyMap<string, readonly Border[]> {
+  const borders = new Map<string, Border[]>();
+  const add = (zone: string, into: string, place: string | null) =>
+    borders.set(zone, [...(borders.get(zone) ?? []), { into, place }]);
+  for (const part of own.views.side.parts) {
+    if (part.far) continue;
+    const n = part.stations.length;
+    const marks = marksOf(packs, part);
+    part.stations.forEach(({ zone, hidden, point }, i) => {
+      const next = part.stations[(i + 1) % n];
+      if (!next || hidden || next.hidden || next.zone === zone) return;
+      const place = placeNear(part, marks, point);
+      for (const [a, b] of [
+        [zone, next.zone],
+        [otherSide(zone), otherSide(next.zone)],
+      ] as const) {
+        add(a, b, place);
+        add(b, a, place);
+      }
+    });
+  }
+  return borders;
+}
 
 /** What the nearest mark is called; null where none is near enough to tell a place by. */
 function placeNear({ stations }: ViewPart, marks: readonly Mark[], at: Point): string | null {

@@ -11,16 +11,9 @@ export function requireNumber(what: string, value: number, lo = -Infinity, hi = 
   return value;
 }
 
-const indexes = new WeakMap<readonly object[], ReadonlyMap<string, unknown>>();
-
 /** Finds the entry with this id in a pack list. @throws MisuseError when the pack has no such entry. */
 export function byId<T extends { readonly id: string }>(what: string, list: readonly T[], id: string): T {
-  let index = indexes.get(list) as ReadonlyMap<string, T> | undefined;
-  if (!index) {
-    index = new Map(list.map((entry) => [entry.id, entry]));
-    indexes.set(list, index);
-  }
-  const found = index.get(id);
+  const found = list.find((entry) => entry.id === id);
   if (!found) throw new MisuseError(`no ${what} called "${id}" in the packs`);
   return found;
 }

@@ -89,15 +89,9 @@ export function bareTechnique({ techniques }: Pick<ToolPack, 'techniques'>): Tec
 export const techniqueKind = (pack: Pick<ToolPack, 'techniques'>, technique: Technique): TechniqueKind =>
   byId('technique', pack.techniques, technique);
 
-/** A drawer's options by coat and hand; as long as the drawer stays the same, so do they. */
-const kept = new WeakMap<
-  readonly DrawerTool[],
-  { readonly pack: ToolPack; readonly by: Map<string, readonly ToolOption[]> }
->();
-
 /**
  * Everything the drawer can do on this coat: each tool at hand in every direction its technique knows, combs only where a
- * carrier blade is at hand. Tools that are away or never chosen are left out. Worked out once for a drawer, coat and hand.
+ * carrier blade is at hand. Tools that are away or never chosen are left out.
  * @throws MisuseError for a tool of a kind the pack does not have.
  */
 export function toolOptions(
@@ -105,20 +99,6 @@ export function toolOptions(
   pack: ToolPack,
   coat: Coat,
   hand: Hand | null = null,
-): readonly ToolOption[] {
-  let known = kept.get(drawer);
-  if (known?.pack !== pack) kept.set(drawer, (known = { pack, by: new Map() }));
-  const key = `${coat.class} ${coat.layDeg} ${coat.dense} ${hand}`;
-  let options = known.by.get(key);
-  if (!options) known.by.set(key, (options = optionsOf(drawer, pack, coat, hand)));
-  return options;
-}
-
-function optionsOf(
-  drawer: readonly DrawerTool[],
-  pack: ToolPack,
-  coat: Coat,
-  hand: Hand | null,
 ): readonly ToolOption[] {
   const atHand = drawer.filter((tool) => tool.atHand);
   return atHand.flatMap((tool): readonly ToolOption[] => {

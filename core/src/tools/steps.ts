@@ -1,5 +1,4 @@
 import type { ToolPack, ToolPolicy } from '../packs/tools.ts';
-import { once } from '../terms/once.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from './drawer.ts';
 
@@ -9,17 +8,18 @@ const LONGER = 1.15;
 const CLOSE_MM = 4;
 
 /** Lengths of the trade's bare finishing blades and of its guard combs, shortest first, mm. */
-const lengths = once(
-  (pack: ToolPack): { readonly blades: readonly number[]; readonly combs: readonly number[] } => {
-    const of = (combs: boolean) =>
-      pack.kinds
-        .filter((kind) => techniqueKind(pack, kind.technique).onSkin && kind.carriers.length > 0 === combs)
-        .filter((kind) => !kind.skipTooth && !kind.neverChosen && !kind.small)
-        .flatMap(({ nominalMm }) => nominalMm ?? [])
-        .sort((a, b) => a - b);
-    return { blades: of(false), combs: of(true) };
-  },
-);
+function lengths(pack: Pick<ToolPack, 'kinds' | 'techniques'>): {
+  readonly blades: readonly number[];
+  readonly combs: readonly number[];
+} {
+  const of = (combs: boolean) =>
+    pack.kinds
+      .filter((kind) => techniqueKind(pack, kind.technique).onSkin && kind.carriers.length > 0 === combs)
+      .filter((kind) => !kind.skipTooth && !kind.neverChosen && !kind.small)
+      .flatMap(({ nominalMm }) => nominalMm ?? [])
+      .sort((a, b) => a - b);
+  return { blades: of(false), combs: of(true) };
+}
 
 /**
  * One blade longer than this length, mm; one comb longer where a comb does it, or no blade is longer. The same length
@@ -45,6 +45,6 @@ export function shortestAnswerMm(
 ): number {
   const step = mm - perceptibleStepMm(pack.policy, mm);
   if (mm >= CLOSE_MM) return step;
-  const below = lengths(pack as ToolPack).blades.filter((length) => length <= mm / LONGER);
+  const below = lengths(pack).blades.filter((length) => length <= mm / LONGER);
   return Math.max(step, below.at(-1) ?? 0);
 }

@@ -15,11 +15,11 @@ import {
   againstStandard,
   AS_DRAWN,
   clipLines,
+  createOutliner,
   createPlanner,
   idealOf,
   inCoat,
   mendOf,
-  outlineOf,
   ownCost,
   planGroom,
   withChoices,
@@ -39,17 +39,25 @@ export function useDog(sheet: VisitSheet, breed: BreedPack, trimId: string) {
     const visit = caseOf(breed, sheet, { ...firstChoices(sheet, breed), trimId });
     const planner = createPlanner(visit);
     const first = planner.plan(visit.choices);
-    return { visit, planner, body: visit.derived.bodies.own, first, ticks: ticksOf(visit.derived.options) };
+    const outline = createOutliner();
+    return {
+      visit,
+      planner,
+      outline,
+      body: visit.derived.bodies.own,
+      first,
+      ticks: ticksOf(visit.derived.options),
+    };
   }, [sheet, breed, trimId]);
 }
 
 /** One side of the dog and where it lies on the sheet: its place does not change with its coat. */
-export function useView({ body, first }: ReturnType<typeof useDog>, id: ViewId) {
+export function useView({ body, first, outline }: ReturnType<typeof useDog>, id: ViewId) {
   return useMemo(() => {
     const view = body.views[id];
-    const outlines = (['now', 'after'] as const).map((shown) => outlineOf(view, first, shown, false));
+    const outlines = (['now', 'after'] as const).map((shown) => outline(view, first, shown, false));
     return { id, view, frame: frameFor(view, outlines) };
-  }, [body, first, id]);
+  }, [body, first, outline, id]);
 }
 
 /** A trim with nobody's wishes on it. */
@@ -87,13 +95,13 @@ export function useDraft(
   curlBack: boolean,
   { id, view }: ReturnType<typeof useView>,
 ) {
-  const { body, visit, planner } = dog;
+  const { body, visit, planner, outline } = dog;
   const { trimId, purpose } = choices;
   const plan = useMemo(() => planner.plan(choices), [planner, choices]);
   const asDrawn = useMemo(() => drawn(visit, { trimId, purpose }), [visit, trimId, purpose]);
   const found = useMemo(() => planGroom(asDrawn), [asDrawn]);
-  const after = useMemo(() => outlineOf(view, plan, 'after', curlBack), [view, plan, curlBack]);
-  const now = useMemo(() => outlineOf(view, found, 'now', curlBack), [view, found, curlBack]);
+  const after = useMemo(() => outline(view, plan, 'after', curlBack), [outline, view, plan, curlBack]);
+  const now = useMemo(() => outline(view, found, 'now', curlBack), [outline, view, found, curlBack]);
   const standard = useMemo(() => idealOf(asDrawn, body.heightMm, curlBack), [asDrawn, body, curlBack]);
   const idealLines = useMemo(
     () => (breed.generic || id === 'headSide' ? [] : idealIn(id, standard, after)),
@@ -120,25 +128,25 @@ export interface Held {
 
 /** How a plan holds against the breed's standard. */
 export function useChecks(
-  { body, planner }: ReturnType<typeof useDog>,
+  { body, planner, outline }: ReturnType<typeof useDog>,
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
   { plan, choices }: { readonly plan: Plan; readonly choices: Choices },
   curlBack: boolean,
 ): Held {
-  const now = useMemo(() => inCoat(body, found, 'now', curlBack), [body, found, curlBack]);
+  const now = useMemo(() => inCoat(body, found, 'now', curlBack, outline), [body, found, curlBack, outline]);
   return useMemo(() => {
-    const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
+    const judged = { now, after: inCoat(body, plan, 'after', curlBack, outline), ideal: standard };
     const chosen = planner.caseWith(choices);
     return {
       checks: againstStandard(chosen, judged, plan).filter(({ kept }) => kept !== null),
       mend: (check: RuleCheck) => mendOf(chosen, check, judged, plan, curlBack),
     };
-  }, [planner, body, now, plan, choices, standard, curlBack]);
+  }, [planner, outline, body, now, plan, choices, standard, curlBack]);
 }
 
 /** What the groomer's own lengths of the places in hand cost; null where there are none. */
 export function useOwnCost(
-  { body, planner }: ReturnType<typeof useDog>,
+  { body, planner, outline }: ReturnType<typeof useDog>,
   { found, standard }: Pick<ReturnType<typeof useDraft>, 'found' | 'standard'>,
   settled: { readonly plan: Plan; readonly choices: Choices },
   { checks }: Held,
@@ -154,10 +162,10 @@ export function useOwnCost(
     const choices = JSON.parse(key) as Choices;
     const chosen = planner.caseWith(choices);
     const plan = planner.plan(choices);
-    const now = inCoat(body, found, 'now', curlBack);
-    const judged = { now, after: inCoat(body, plan, 'after', curlBack), ideal: standard };
+    const now = inCoat(body, found, 'now', curlBack, outline);
+    const judged = { now, after: inCoat(body, plan, 'after', curlBack, outline), ideal: standard };
     return { plan, checks: againstStandard(chosen, judged, plan) };
-  }, [planner, body, found, standard, key, curlBack]);
+  }, [planner, outline, body, found, standard, key, curlBack]);
   return useMemo(
     () => without && ownCost(zones, { plan: settled.plan, checks }, without),
     [without, zones, settled.plan, checks],

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { once } from './once.ts';
+import { memoizeByObject } from './memoizeByObject.ts';
 
 describe('what is made once', () => {
   it('is made at the first asking, for each object its own, also where it is nothing', () => {
     const asked: object[] = [];
-    const made = once((of: { readonly is: number | undefined }) => {
+    const made = memoizeByObject((of: { readonly is: number | undefined }) => {
       asked.push(of);
       return of.is;
     });
