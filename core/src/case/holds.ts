@@ -17,58 +17,47 @@ export const holds = (visit: Case, when: readonly Condition[], also: Circumstanc
   when.length === 0 || when.some((one) => holdsAll(visit, one, also));
 
 /** Every key that is given holds. */
-function holdsAll(visit: Case, when: Condition, also: Circumstances): boolean {
-  const {
-    packs,
-    derived: { coat },
-  } = visit;
-  return (
-    isOneOf(when.purposes, visit.choices.purpose) &&
-    isOneOf(when.handling, visit.facts.temper.handling) &&
-    isOneOf(when.coats, coat.id) &&
-    isOneOf(when.textures, coat.texture) &&
-    isOneOf(when.clipping, coat.clipping) &&
-    isOneOf(when.jacket, also.jacketBy) &&
-    hasOneOf(
-      when.signs,
-      visit.derived.signs.map(({ sign }) => sign),
-    ) &&
-    hasOneOf(
-      when.restrictions,
-      visit.derived.restrictions.map(({ kind }) => kind.id),
-    ) &&
-    hasOneOf(
-      when.findings,
-      visit.facts.dog.findings.map(({ finding }) => finding),
-    ) &&
-    hasOneOf(
-      when.modifiers,
-      coat.changedBy.map(({ id }) => id),
-    ) &&
-    hasOneOf(when.techniques, also.techniques ?? []) &&
-    isSame(when.matted, visit.derived.mats.length > 0) &&
-    isSame(when.shown, coat.shown) &&
-    isSame(when.strips, coat.strips) &&
-    isSame(when.dense, coat.dense) &&
-    isSame(when.white, also.white) &&
-    isAtLeast(when.fromKg, visit.derived.weightKg) &&
-    isAtLeast(when.fromMm, also.meanHairMm ?? -Infinity) &&
-    Object.entries(when.schools ?? {}).every(([question, answers]) => {
-      const { default: usual } = byId('school', packs.schools.schools, question);
-      return answers.includes(visit.derived.schools[question] ?? usual);
-    }) &&
-    (when.any?.some((one) => holdsAll(visit, one, also)) ?? true) &&
-    !(when.not ?? []).some((one) => holdsAll(visit, one, also))
-  );
+const holdsAll = (visit: Case, when: Condition, also: Circumstances): boolean =>
+  (Object.keys(when) as (keyof Condition)[]).every((key) => holdsKey(key, when, visit, also));
+
+type Wanted = Required<Condition>;
+type Ask<K extends keyof Wanted> = (wanted: Wanted[K], visit: Case, also: Circumstances) => boolean;
+
+function holdsKey<K extends keyof Wanted>(
+  key: K,
+  when: Condition,
+  visit: Case,
+  also: Circumstances,
+): boolean {
+  const ask: Ask<K> = ASKED[key];
+  return when[key] === undefined || ask(when[key] as Wanted[K], visit, also);
 }
 
-const isOneOf = <T>(wanted: readonly T[] | undefined, own: T | null | undefined): boolean =>
-  wanted === undefined || (own != null && wanted.includes(own));
-
-const hasOneOf = <T>(wanted: readonly T[] | undefined, own: readonly T[]): boolean =>
-  wanted === undefined || wanted.some((one) => own.includes(one));
-
-const isSame = <T>(wanted: T | undefined, own: T | undefined): boolean =>
-  wanted === undefined || wanted === own;
-
-const isAtLeast = (wanted: number | undefined, own: number): boolean => wanted === undefined || own >= wanted;
+/** What each key asks of the visit. */
+const ASKED: { readonly [K in keyof Wanted]: Ask<K> } = {
+  purposes: (wanted, { choices }) => wanted.includes(choices.purpose),
+  fromKg: (wanted, { derived }) => derived.weightKg >= wanted,
+  handling: (wanted, { facts }) => wanted.includes(facts.temper.handling),
+  signs: (wanted, { derived }) => derived.signs.some(({ sign }) => wanted.includes(sign)),
+  restrictions: (wanted, { derived }) => derived.restrictions.some(({ kind }) => wanted.includes(kind.id)),
+  findings: (wanted, { facts }) => facts.dog.findings.some(({ finding }) => wanted.includes(finding)),
+  matted: (wanted, { derived }) => derived.mats.length > 0 === wanted,
+  coats: (wanted, { derived }) => wanted.includes(derived.coat.id),
+  textures: (wanted, { derived }) => wanted.includes(derived.coat.texture),
+  modifiers: (wanted, { derived }) => derived.coat.changedBy.some(({ id }) => wanted.includes(id)),
+  shown: (wanted, { derived }) => derived.coat.shown === wanted,
+  strips: (wanted, { derived }) => derived.coat.strips === wanted,
+  dense: (wanted, { derived }) => derived.coat.dense === wanted,
+  clipping: (wanted, { derived }) => wanted.includes(derived.coat.clipping),
+  schools: (wanted, { packs, derived }) =>
+    Object.entries(wanted).every(([question, answers]) => {
+      const { default: usual } = byId('school', packs.schools.schools, question);
+      return answers.includes(derived.schools[question] ?? usual);
+    }),
+  techniques: (wanted, _, { techniques = [] }) => techniques.some((one) => wanted.includes(one)),
+  jacket: (wanted, _, { jacketBy = null }) => jacketBy !== null && wanted.includes(jacketBy),
+  white: (wanted, _, { white }) => white === wanted,
+  fromMm: (wanted, _, { meanHairMm = -Infinity }) => meanHairMm >= wanted,
+  any: (wanted, visit, also) => wanted.some((one) => holdsAll(visit, one, also)),
+  not: (wanted, visit, also) => !wanted.some((one) => holdsAll(visit, one, also)),
+};

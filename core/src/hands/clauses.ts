@@ -21,173 +21,238 @@ const isSubject = (means: Meaning): means is Subject => SUBJECTS.includes(means.
  * number belongs to the nearest thing named before it, or to what follows where nothing is; a “no” to the word beside it;
  * a “gone” to what was said last.
  */
-export function clausesOf(tokens: readonly Token[], choose: Choose): readonly Clause[] {
-  const clauses: Clause[] = [];
-  let clause = blank('apart');
-  /** Sides typed before their place. */
-  let pending: Side[] = [];
-  let nearest: Figures | null = null;
-  const begin = (link: Clause['link'], places: Place[] = []) => {
-    clauses.push(clause);
-    clause = { ...blank(link), places };
-    nearest = null;
-  };
-  const addPlace = (zone: ZoneWord, sides: Side[], text: string): void => {
-    const plural = sides.length === 0 && zone.sides.length > 0;
-    const late = clause.subject !== null;
-    const place = { ...figures(), zone, sides: plural ? [...zone.sides] : sides, plural, text, late };
-    clause.places.push(place);
-    nearest = place;
-  };
-  const aloneOr = (token: LengthToken | SizeToken): boolean =>
-    token.maybeIn && (clause.places.every(({ zone }) => zone === null) || choose(2) === 1);
+export const clausesOf = (tokens: readonly Token[], choose: Choose): readonly Clause[] =>
+  joined(new ClauseReader(tokens, choose).read().filter(saysSomething), choose);
 
-  for (let at = 0; at < tokens.length; at++) {
-    const token = tokens[at];
-    if (!token) continue;
+type WordToken = Extract<Token, { readonly kind: 'word' }>;
+type Said<K extends Meaning['kind']> = Extract<Meaning, { readonly kind: K }>;
+
+/** Reads tokens one by one into the clause in hand. */
+class ClauseReader {
+  private readonly clauses: Clause[] = [];
+  private clause = blank('apart');
+  /** Sides typed before their place. */
+  private pending: Side[] = [];
+  /** What a number belongs to. */
+  private nearest: Figures | null = null;
+  private at = 0;
+
+  constructor(
+    private readonly tokens: readonly Token[],
+    private readonly choose: Choose,
+  ) {}
+
+  read(): readonly Clause[] {
+    for (; this.at < this.tokens.length; this.at++) {
+      const token = this.tokens[this.at];
+      if (token) this.take(token);
+    }
+    const { clause, pending } = this;
+    if (pending.length > 0)
+      clause.places.push({ ...figures(), zone: null, sides: pending, plural: false, text: '', late: true });
+    return [...this.clauses, clause];
+  }
+
+  private take(token: Token): void {
     const link = linkOf(token);
-    if (link !== null) {
-      clause.either ||= link === 'or';
-      if (pending.length > 0 && link !== 'apart') continue;
-      const whole = clause.subject !== null || clause.lengths.length > 0 || clause.sizes.length > 0;
-      const hair = clause.places.some(({ lengths, sizes }) => lengths.length + sizes.length > 0);
-      if (whole || hair || link === 'apart') begin(link);
-      continue;
-    }
-    if (token.kind === 'size')
-      (nearest ?? clause).sizes.push(aloneOr(token) ? { ...token, unit: '' } : token);
+    if (link !== null) this.break(link);
+    else if (token.kind === 'word') this.word(token);
+    else this.number(token);
+  }
+
+  private begin(link: Clause['link'], places: Place[] = []): void {
+    this.clauses.push(this.clause);
+    this.clause = { ...blank(link), places };
+    this.nearest = null;
+  }
+
+  private break(link: Clause['link'] | 'or'): void {
+    const { clause } = this;
+    clause.either ||= link === 'or';
+    if (this.pending.length > 0 && link !== 'apart') return;
+    const whole = clause.subject !== null || clause.lengths.length > 0 || clause.sizes.length > 0;
+    const hair = clause.places.some(({ lengths, sizes }) => lengths.length + sizes.length > 0);
+    if (whole || hair || link === 'apart') this.begin(link);
+  }
+
+  private number(token: Exclude<Token, WordToken>): void {
+    const to = this.nearest ?? this.clause;
+    if (token.kind === 'size') to.sizes.push(this.isAlone(token) ? { ...token, unit: '' } : token);
     else if (token.kind === 'length')
-      (nearest ?? clause).lengths.push({ text: aloneOr(token) ? token.alone : token.text, toSkin: false });
-    else if (token.kind === 'amount' && token.unit === 'kg') clause.kg = token.value;
-    else if (token.kind === 'amount') clause.minutes = token.value;
-    if (token.kind !== 'word') continue;
-    const { means, text } = token;
-    if (isSubject(means)) {
-      if (clause.subject !== null) {
-        const early = clause.places.some(({ late }) => !late);
-        const moved = early ? clause.places.filter(({ late }) => late) : [];
-        clause.places = clause.places.filter((one) => !moved.includes(one));
-        begin(
-          'comma',
-          moved.map((one) => ({ ...one, late: false })),
-        );
-      }
-      clause.subject = means;
-      clause.text = text;
-      nearest = clause;
-      continue;
-    }
+      to.lengths.push({ text: this.isAlone(token) ? token.alone : token.text, toSkin: false });
+    else if (token.kind === 'amount' && token.unit === 'kg') this.clause.kg = token.value;
+    else if (token.kind === 'amount') this.clause.minutes = token.value;
+  }
+
+  /** An “in” behind a number is the word, not inches. */
+  private isAlone(token: LengthToken | SizeToken): boolean {
+    const nowhere = () => this.clause.places.every(({ zone }) => zone === null);
+    return token.maybeIn && (nowhere() || this.choose(2) === 1);
+  }
+
+  private word({ means, text }: WordToken): void {
+    if (isSubject(means)) return this.subject(means, text);
+    const { clause } = this;
     switch (means.kind) {
-      case 'zone': {
-        const sides = pending;
-        pending = [];
-        if (clause.subject !== null && PLACELESS.includes(clause.subject.kind)) begin('comma');
-        const last = clause.places.at(-1);
-        if (last?.zone === null) {
-          last.zone = means;
-          last.sides.push(...sides);
-          nearest = last;
-        } else addPlace(means, sides, text);
-        break;
-      }
-      case 'side': {
-        const sides: Side[] = means.side === 'both' ? ['left', 'right'] : [means.side];
-        const last = clause.places.at(-1);
-        const before = clauses.at(-1)?.places.at(-1)?.zone;
-        const named = zoneFollows(tokens, at);
-        if (last?.zone && !named && !last.plural) last.sides.push(...sides);
-        else if (last?.zone && (last.plural || last.sides.length === 0)) {
-          last.sides = sides;
-          last.plural = false;
-        } else if (!named && clause.places.length === 0 && clause.subject === null && before?.paired)
-          addPlace(before, sides, `${text} ${before.id}`);
-        else pending = [...pending, ...sides];
-        break;
-      }
+      case 'zone':
+        return this.zone(means, text);
+      case 'side':
+        return this.side(means, text);
       case 'level':
-        if (clause.level !== null) begin('comma');
-        clause.level = means.level;
-        clause.late = clause.places.some(({ late }) => late);
-        break;
+        return this.howMuch(clause.level !== null, (of) => (of.level = means.level));
       case 'tightness':
-        if (clause.tightness !== null) begin('comma');
-        clause.tightness = means.grade;
-        clause.late = clause.places.some(({ late }) => late);
-        break;
-      case 'grade': {
-        const next = tokens[at + 1];
-        if (next?.kind === 'length') {
-          clause.grade = next.text;
-          at++;
-        } else clause.stray.push(text);
-        break;
-      }
+        return this.howMuch(clause.tightness !== null, (of) => (of.tightness = means.grade));
+      case 'grade':
+        return this.grade(text);
       case 'burr':
       case 'sores':
         clause[means.kind] = true;
-        break;
-      case 'to-skin': {
-        const last = (nearest ?? clause).lengths.at(-1) ?? clause.lengths.at(-1);
-        if (last) last.toSkin = true;
-        else (nearest ?? clause).lengths.push({ text: '0', toSkin: true });
-        break;
-      }
+        return;
+      case 'to-skin':
+        return this.toSkin();
       case 'gone':
-        if (clause.places.length > 1 && clause.subject !== null && choose(2) === 0) {
-          const last = clause.places.pop();
-          const { subject, text: word } = clause;
-          begin('comma', last ? [last] : []);
-          clause.subject = subject;
-          clause.text = word;
-        }
-        clause.said = 'gone';
-        break;
+        return this.gone();
       case 'not':
-        at = negate(at);
-        break;
+        this.at = this.negate();
+        return;
       default:
-        break;
     }
   }
-  if (pending.length > 0)
-    clause.places.push({ ...figures(), zone: null, sides: pending, plural: false, text: '', late: true });
-  clauses.push(clause);
-  return joined(clauses.filter(saysSomething), choose);
+
+  private subject(means: Subject, text: string): void {
+    const { clause } = this;
+    if (clause.subject !== null) {
+      const early = clause.places.some(({ late }) => !late);
+      const moved = early ? clause.places.filter(({ late }) => late) : [];
+      clause.places = clause.places.filter((one) => !moved.includes(one));
+      this.begin(
+        'comma',
+        moved.map((one) => ({ ...one, late: false })),
+      );
+    }
+    this.clause.subject = means;
+    this.clause.text = text;
+    this.nearest = this.clause;
+  }
+
+  private zone(means: Said<'zone'>, text: string): void {
+    const sides = this.pending;
+    this.pending = [];
+    if (this.clause.subject !== null && PLACELESS.includes(this.clause.subject.kind)) this.begin('comma');
+    const last = this.clause.places.at(-1);
+    if (last?.zone !== null) return this.addPlace(means, sides, text);
+    last.zone = means;
+    last.sides.push(...sides);
+    this.nearest = last;
+  }
+
+  private addPlace(zone: ZoneWord, sides: Side[], text: string): void {
+    const plural = sides.length === 0 && zone.sides.length > 0;
+    const late = this.clause.subject !== null;
+    const place = { ...figures(), zone, sides: plural ? [...zone.sides] : sides, plural, text, late };
+    this.clause.places.push(place);
+    this.nearest = place;
+  }
+
+  private side(means: Said<'side'>, text: string): void {
+    const sides: Side[] = means.side === 'both' ? ['left', 'right'] : [means.side];
+    const last = this.clause.places.at(-1);
+    const named = zoneFollows(this.tokens, this.at);
+    if (last?.zone && this.takesSides(last, sides, named)) return;
+    const alone = !named && this.clause.places.length === 0 && this.clause.subject === null;
+    const before = this.clauses.at(-1)?.places.at(-1)?.zone;
+    if (alone && before?.paired) this.addPlace(before, sides, `${text} ${before.id}`);
+    else this.pending = [...this.pending, ...sides];
+  }
+
+  /** Whether sides are said of the place before them. */
+  private takesSides(last: Place, sides: readonly Side[], named: boolean): boolean {
+    if (!named && !last.plural) {
+      last.sides.push(...sides);
+      return true;
+    }
+    if (!last.plural && last.sides.length > 0) return false;
+    last.sides = [...sides];
+    last.plural = false;
+    return true;
+  }
+
+  private howMuch(saidBefore: boolean, say: (clause: Clause) => unknown): void {
+    if (saidBefore) this.begin('comma');
+    say(this.clause);
+    this.clause.late = this.clause.places.some(({ late }) => late);
+  }
+
+  private grade(text: string): void {
+    const next = this.tokens[this.at + 1];
+    if (next?.kind !== 'length') {
+      this.clause.stray.push(text);
+      return;
+    }
+    this.clause.grade = next.text;
+    this.at++;
+  }
+
+  private toSkin(): void {
+    const to = this.nearest ?? this.clause;
+    const last = to.lengths.at(-1) ?? this.clause.lengths.at(-1);
+    if (last) last.toSkin = true;
+    else to.lengths.push({ text: '0', toSkin: true });
+  }
+
+  private gone(): void {
+    const { clause } = this;
+    if (clause.places.length > 1 && clause.subject !== null && this.choose(2) === 0) {
+      const last = clause.places.pop();
+      this.begin('comma', last ? [last] : []);
+      this.sayAgain(clause);
+    }
+    this.clause.said = 'gone';
+  }
+
+  /** The clause in hand is about what another was about. */
+  private sayAgain({ subject, text }: Clause): void {
+    this.clause.subject = subject;
+    this.clause.text = text;
+  }
 
   /** Binds a “no” to the word beside it; returns the last token it took. */
-  function negate(at: number): number {
+  private negate(): number {
+    const { tokens, at } = this;
     let beside = at + 1;
-    for (let next = tokens[beside]; next?.kind === 'word' && next.means.kind === 'filler';)
-      next = tokens[++beside];
-    const not = tokens[at];
+    while (isFiller(tokens[beside])) beside++;
     const next = tokens[beside];
+    const not = tokens[at];
     const word = not?.kind === 'word' ? not.text : '';
-    if (next?.kind !== 'word') {
-      if (clause.subject !== null && clause.places.length === 0) clause.said = 'not-seen';
-      else clause.stray.push(word);
-      return at;
-    }
-    const { means, text } = next;
+    if (next?.kind === 'word') return this.notThis(next, beside, word);
+    if (this.clause.subject !== null && this.clause.places.length === 0) this.clause.said = 'not-seen';
+    else this.clause.stray.push(word);
+    return at;
+  }
+
+  private notThis({ means, text }: WordToken, beside: number, word: string): number {
+    const { clause } = this;
     if (means.kind === 'tightness' || means.kind === 'gone') return beside;
     if (means.kind === 'level' && means.level === 'marked') {
       clause.level = 'mild';
       return beside;
     }
-    if ((means.kind === 'burr' || means.kind === 'sores') && saysMat(tokens)) return beside;
-    if (isSubject(means) || means.kind === 'zone' || means.kind === 'side') {
-      const { subject, text: about } = clause;
-      if (subject !== null) begin('comma');
-      if (!isSubject(means) && subject !== null) {
-        clause.subject = subject;
-        clause.text = about;
-      }
-      clause.said = 'not-seen';
-      return at;
+    if ((means.kind === 'burr' || means.kind === 'sores') && saysMat(this.tokens)) return beside;
+    if (!isSubject(means) && means.kind !== 'zone' && means.kind !== 'side') {
+      clause.stray.push(`${word} ${text}`);
+      return beside;
     }
-    clause.stray.push(`${word} ${text}`);
-    return beside;
+    if (clause.subject !== null) {
+      this.begin('comma');
+      if (!isSubject(means)) this.sayAgain(clause);
+    }
+    this.clause.said = 'not-seen';
+    return this.at;
   }
 }
+
+const isFiller = (token: Token | undefined): boolean =>
+  token?.kind === 'word' && token.means.kind === 'filler';
 
 function linkOf(token: Token): 'apart' | 'comma' | 'and' | 'or' | null {
   if (token.kind === 'break') return token.link;

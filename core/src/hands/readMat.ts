@@ -26,24 +26,31 @@ export function readMat(clause: Clause, reader: Reader): Typed {
   if (spots.length === 0) return no({ kind: 'where-is-the-mat' });
   const grade = clause.grade === null ? null : numberIn(clause.grade);
   if (clause.grade !== null && ![1, 2, 3, 4].includes(grade ?? 0)) return outside('mat-grade', 1, 4, '');
-  const tightness = clause.tightness ?? ((grade ?? 2) as Tightness);
   const finds: Find[] = [];
   for (const spot of spots) {
     const said = matFigures(spot, reader);
     if ('problem' in said) return no(said.problem);
-    const mat: Omit<Mat, 'id'> = {
-      zone: spot.zone,
-      lengthCm: said.lengthCm,
-      widthCm: said.widthCm,
-      tightness: clause.tightness ?? said.grade ?? tightness,
-      toSkinMm: said.toSkinMm ?? packs.mats.toSkinMm[(clause.tightness ?? said.grade ?? tightness) - 1] ?? 0,
-      burr: clause.burr,
-      sores: clause.sores,
-    };
-    finds.push({ kind: 'mat', mat });
+    const tightness = clause.tightness ?? said.grade ?? ((grade ?? 2) as Tightness);
+    finds.push({ kind: 'mat', mat: matAt(spot.zone, clause, said, tightness, packs.mats.toSkinMm) });
   }
   return ok(...finds);
 }
+
+const matAt = (
+  zone: string,
+  { burr, sores }: Clause,
+  { lengthCm, widthCm, toSkinMm }: MatFigures,
+  tightness: Tightness,
+  usualToSkinMm: readonly number[],
+): Omit<Mat, 'id'> => ({
+  zone,
+  lengthCm,
+  widthCm,
+  tightness,
+  toSkinMm: toSkinMm ?? usualToSkinMm[tightness - 1] ?? 0,
+  burr,
+  sores,
+});
 
 /** A length typed in cm or inches. */
 const SIZED = /(cm|in|inch|inches|["″”])$/;

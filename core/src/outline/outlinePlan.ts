@@ -3,6 +3,7 @@ import type { ViewId } from '../body/body.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { Bodies } from '../case/bodies.ts';
 import type { Case } from '../case/resolveCase.ts';
+import type { HeadForm } from '../packs/breed.ts';
 import type { ContourChanges, Deficit, Outlined, ZoneOutline } from '../targets/outlined.ts';
 import { spacingOf } from '../contour/alongPart.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
@@ -49,69 +50,116 @@ export function outlinePlan(
   return solveViews(visit, wishes, even, answered);
 }
 
+/** What the views solved so far ask, and what has been settled by them. */
+interface Asked {
+  readonly seen: Map<string, SeenZone[]>;
+  readonly contours: ContourChanges[];
+  /** Zones that a head's form has shaped. */
+  readonly formedZones: Set<string>;
+  /** Zones in the middle of the dog that keep the answer of an earlier view. */
+  readonly settled: Set<string>;
+  kkt: number;
+}
+
+/** One problem for every view: its bodies, its wishes for either side, and where answers are kept. */
+interface Views {
+  readonly visit: Case;
+  readonly wishes: ReadonlyMap<string, ZoneWish>;
+  readonly mirrored: ReadonlyMap<string, ZoneWish>;
+  /** Both sides wish for the same. */
+  readonly even: boolean;
+  readonly headOnly: boolean;
+  readonly answered: AnsweredParts;
+}
+
 function solveViews(
   visit: Case,
   wishes: ReadonlyMap<string, ZoneWish>,
   headOnly: boolean,
   answered: AnsweredParts,
 ): OutlinePlan {
-  const { head } = visit.derived.trim;
-  const formed = head && formedIn(head);
-  const formedZones = new Set<string>();
-  const { bodies } = visit.derived;
-  const seen = new Map<string, SeenZone[]>();
-  const shows = (zone: string, view: ViewId, along: readonly Along[]) => {
-    const views = seen.get(zone) ?? [];
-    views.push({ view, along, meanMm: average(along.map(({ change }) => change)) });
-    seen.set(zone, views);
-  };
   const mirrored = new Map([...wishes].map(([zone, wish]) => [otherSide(zone), wish]));
   const even = [...wishes].every(([zone, wish]) => isEqual(wish, mirrored.get(zone)));
-  const contours: ContourChanges[] = [];
-  let kkt = 0;
-  const settled = new Set<string>();
-  for (const id of SOLVED) {
-    for (const [zone, views] of seen)
-      if (!settled.has(zone) && sideOf(zone) === null && isChanged(views)) settled.add(zone);
-    const found = new Map<string, Along[]>();
-    for (const part of bodies.own.views[id].parts) {
-      const form = formed?.view === id && formed.part === part.id ? head : null;
-      if (part.far || (headOnly && form === null)) continue;
-      if (form === null && bodies.unchanged.has(part)) {
-        gather(found, unchanged(part, wishes, settled, id === 'side'));
-        continue;
-      }
-      const twins = twinsOf(bodies, id, part);
-      const open = form === null ? settled : NONE;
-      const solve = (of: typeof wishes, beside: JustSolved | null) =>
-        solvedOnce([visit, bodies.own, part, twins, of, open, form], beside, answered);
-      const left = solve(wishes, null);
-      // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
-      // both sides.
-      const right =
-        id !== 'side' && form === null
-          ? []
-          : even
-            ? left.answer.along
-            : solve(mirrored, left.just).answer.along;
-      kkt = Math.max(kkt, left.answer.kkt);
-      const shown = [...gather(found, left.answer.along), ...gather(found, right, otherSide)];
-      if (form !== null) for (const zone of shown) formedZones.add(zone);
-      else contours.push(changesOf(part, left.answer.along), changesOf(part, right, otherSide));
-    }
-    for (const [zone, along] of found) shows(zone, id, along);
+  const views = { visit, wishes, mirrored, even, headOnly, answered };
+  const asked: Asked = {
+    seen: new Map(),
+    contours: [],
+    formedZones: new Set(),
+    settled: new Set(),
+    kkt: 0,
+  };
+  for (const id of SOLVED) solveView(id, views, asked);
+  return { ...answersOf(visit, asked), contours: asked.contours, kkt: asked.kkt };
+}
+
+function solveView(id: ViewId, views: Views, asked: Asked): void {
+  const { bodies } = views.visit.derived;
+  for (const [zone, seen] of asked.seen)
+    if (sideOf(zone) === null && isChanged(seen)) asked.settled.add(zone);
+  const found = new Map<string, Along[]>();
+  for (const part of bodies.own.views[id].parts) {
+    const form = formOf(views.visit, id, part);
+    if (part.far || (views.headOnly && form === null)) continue;
+    if (form === null && bodies.unchanged.has(part))
+      gather(found, unchanged(part, views.wishes, asked.settled, id === 'side'));
+    else solvePartOf(id, part, form, views, asked, found);
   }
+  for (const [zone, along] of found) {
+    const seen = asked.seen.get(zone) ?? [];
+    seen.push({ view: id, along, meanMm: average(along.map(({ change }) => change)) });
+    asked.seen.set(zone, seen);
+  }
+}
+
+/** The form of the trim's head, where this part shows it. */
+function formOf({ derived: { trim } }: Case, view: ViewId, part: ViewPart): HeadForm | null {
+  if (trim.head === null) return null;
+  const formed = formedIn(trim.head);
+  return formed.view === view && formed.part === part.id ? trim.head : null;
+}
+
+function solvePartOf(
+  id: ViewId,
+  part: ViewPart,
+  form: HeadForm | null,
+  { visit, wishes, mirrored, even, answered }: Views,
+  asked: Asked,
+  found: Map<string, Along[]>,
+): void {
+  const { bodies } = visit.derived;
+  const twins = twinsOf(bodies, id, part);
+  const open = form === null ? asked.settled : NONE;
+  const solve = (of: typeof wishes, beside: JustSolved | null) =>
+    solvedOnce([visit, bodies.own, part, twins, of, open, form], beside, answered);
+  const left = solve(wishes, null);
+  // The side is drawn for the left; the right has the same body under its own hair. A head that is shaped is even: both halves count for
+  // both sides.
+  const hasRight = id === 'side' || form !== null;
+  const rightOf = () => (even ? left.answer.along : solve(mirrored, left.just).answer.along);
+  const right = hasRight ? rightOf() : [];
+  asked.kkt = Math.max(asked.kkt, left.answer.kkt);
+  const shown = [...gather(found, left.answer.along), ...gather(found, right, otherSide)];
+  if (form !== null) for (const zone of shown) asked.formedZones.add(zone);
+  else asked.contours.push(changesOf(part, left.answer.along), changesOf(part, right, otherSide));
+}
+
+/** One answer for every zone from all the views that show it. */
+function answersOf(
+  { derived: { trim } }: Case,
+  { seen, formedZones }: Asked,
+): Pick<OutlinePlan, 'zones' | 'deficits'> {
+  const formed = trim.head && formedIn(trim.head);
   const zones = new Map<string, ZoneOutline>();
   const deficits: Deficit[] = [];
   for (const [zone, views] of seen) {
     // A head has one form: the view it is shaped in decides.
     const shaped = formedZones.has(zone) ? views.filter(({ view }) => view === formed?.view) : views;
-    const outline = zoneOutline(shaped, formedZones.has(zone) ? head : null);
+    const outline = zoneOutline(shaped, formedZones.has(zone) ? trim.head : null);
     if (!outline) continue;
     zones.set(zone, outline);
     deficits.push(...deficitsOf(zone, shaped));
   }
-  return { zones, deficits, contours, kkt };
+  return { zones, deficits };
 }
 
 /** What is asked along a part, station by station. */
