@@ -1,10 +1,8 @@
-import type { Case } from '../case/resolveCase.ts';
-import type { Body } from '../body/body.ts';
+import type { Case, PartOfCase } from '../case/resolveCase.ts';
 import type { Point } from '../body/geometry.ts';
 import { distance } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
 import type { TrimArea } from '../packs/breed.ts';
-import type { Packs } from '../packs/packs.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { isAmong, otherSide, sideOf, zoneKindId } from '../terms/zone.ts';
 import type { Mark } from './called.ts';
@@ -19,6 +17,9 @@ const NEAR_MM = 60;
 /** A hand finds a place to so many mm. */
 const FOUND_MM = 10;
 
+/** By zone, where its contour goes over into others. */
+export type Borders = ReadonlyMap<string, readonly Border[]>;
+
 /** Where the contour goes over into another zone. */
 interface Border {
   readonly into: string;
@@ -27,11 +28,10 @@ interface Border {
 
 /**
  * How each place joins its neighbours: the same tool runs on into the next; a step this dog's outline has made,
- * which the trim does not draw, is blended; a machine is skimmed off where a longer limb begins.
+ * which the trim does not draw, is blended; a machine is skimmed off where a longer limb begins. `borders`: of this dog, as `bordersOf`.
  */
-export function withJoins(visit: Case, zones: readonly ZonePlan[]): readonly ZonePlan[] {
+export function withJoins(visit: Case, zones: readonly ZonePlan[], borders: Borders): readonly ZonePlan[] {
   const byId = new Map(zones.map((zone) => [zone.zone, zone]));
-  const borders = bordersOf(visit.packs, visit.derived.bodies.own);
   return zones.map((zone) => {
     if (zone.leftAlone || zone.tool === null) return zone;
     const joins = new Map<string, Join>();
@@ -87,11 +87,11 @@ function shows({ packs }: Case, a: number, b: number): boolean {
 }
 
 /** The borders of every zone on the near side of the dog, and their mirror. */
-function bordersOf(packs: Packs, own: Body): ReadonlyMap<string, readonly Border[]> {
+export function bordersOf({ packs, derived }: PartOfCase<'bodies'>): Borders {
   const borders = new Map<string, Border[]>();
   const add = (zone: string, into: string, place: string | null) =>
     borders.set(zone, [...(borders.get(zone) ?? []), { into, place }]);
-  for (const part of own.views.side.parts) {
+  for (const part of derived.bodies.own.views.side.parts) {
     if (part.far) continue;
     const n = part.stations.length;
     const marks = marksOf(packs, part);

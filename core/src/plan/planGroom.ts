@@ -18,7 +18,8 @@ import { roughClipOf } from './roughClip.ts';
 import type { Wanted } from './runs.ts';
 import type { Settled } from './settle.ts';
 import { keptNothing, oncePerRun, plannedRuns, withRuns } from './runs.ts';
-import { withJoins } from './joins.ts';
+import type { Borders } from './joins.ts';
+import { bordersOf, withJoins } from './joins.ts';
 import { withSides } from './sides.ts';
 
 /**
@@ -59,6 +60,7 @@ export function planWith(resolved: Case, memory: PlanMemory): Plan {
   const zones = withJoins(
     visit,
     own.map((zone) => ({ ...zone, run: runAt.get(zone.zone) ?? null })),
+    wanted.borders,
   );
   const forms = plannedForms(visit, settled, zones);
   const conflicts = [
@@ -107,6 +109,7 @@ export const noMemory = (): PlanMemory => ({ wanted: null, answered: new WeakMap
 interface WantedOnVisit extends Wanted {
   readonly visit: Case;
   readonly mats: JudgedMats;
+  readonly borders: Borders;
   readonly ways: NonNullable<ToolProblem['ways']>;
   readonly finished: Map<Settled, { readonly given: unknown; readonly finished: ReturnType<typeof finish> }>;
 }
@@ -129,6 +132,7 @@ function wantedOn(visit: Case, memory: PlanMemory): WantedOnVisit {
     drawn: withSides(mats.visit, drawn),
     targets: withSides(mats.visit, targets),
     outline,
+    borders: bordersOf(visit),
     kept: keptNothing(),
     ways: new Map(),
     finished: new Map(),

@@ -1,5 +1,5 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
-import type { Plan, Proposal } from '@kurrel/core';
+import type { BreedPack, Plan, Planner, Proposal } from '@kurrel/core';
 import { createPlanner, estimateContextOf, proposalOf, proposeChoices } from '@kurrel/core';
 import { caseOf, firstChoices } from '../parts/visitCase.ts';
 import { loadBreed } from './packs.ts';
@@ -21,21 +21,13 @@ export const heavy = {
   /** The looks of the choices board, those that were swapped in their slots. */
   async looks(sheet: VisitSheet, swaps: Readonly<Record<number, Swapped | null>>): Promise<readonly Look[]> {
     const breed = await loadBreed(sheet.dog.breedId);
-    const asked = caseOf(breed, sheet, firstChoices(sheet, breed));
-    const context = estimateContextOf(sheet);
-    const planner = createPlanner(asked);
-    return proposeChoices(asked, context).map((look, slot) => {
+    const { asked, planner, context, looks } = boardOf(sheet, breed);
+    return looks.map((look, slot) => {
       const swap = swaps[slot];
-      const known = swap && breed.trims.some(({ id }) => id === swap.trimId);
-      const wish = {
-        ...asked.choices.wish,
-        lean: swap?.lean ?? asked.choices.wish.lean,
-        allOverMm: null,
-        vetAsks: false,
-      };
-      const choices = { ...asked.choices, trimId: swap?.trimId ?? '', wish, overrides: [] };
-      const { visit: _case, ...shown } = known ? proposalOf('swapped', planner, choices, context) : look;
-      return shown;
+      if (!swap || !breed.trims.some(({ id }) => id === swap.trimId)) return look;
+      const wish = { ...asked.wish, lean: swap.lean, allOverMm: null, vetAsks: false };
+      const choices = { ...asked, trimId: swap.trimId, wish, overrides: [] };
+      return shown(proposalOf('swapped', planner, choices, context));
     });
   },
 
@@ -47,3 +39,30 @@ export const heavy = {
     return visit.facts.dog.findings.map(({ finding }) => planner.without(finding, choices));
   },
 };
+
+interface Board {
+  readonly of: string;
+  readonly asked: Choices;
+  readonly planner: Planner;
+  readonly context: ReturnType<typeof estimateContextOf>;
+  readonly looks: readonly Look[];
+}
+
+/** The board made last: a look that is swapped leaves the others as they are. */
+let lastBoard: Board | null = null;
+
+function boardOf(sheet: VisitSheet, breed: BreedPack): Board {
+  const of = JSON.stringify(sheet);
+  if (lastBoard?.of === of) return lastBoard;
+  const asked = firstChoices(sheet, breed);
+  const visit = caseOf(breed, sheet, asked);
+  const context = estimateContextOf(sheet);
+  const looks = proposeChoices(visit, context).map(shown);
+  lastBoard = { of, asked, planner: createPlanner(visit), context, looks };
+  return lastBoard;
+}
+
+function shown(proposal: Proposal): Look {
+  const { visit: _case, ...look } = proposal;
+  return look;
+}
