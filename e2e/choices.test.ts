@@ -109,7 +109,7 @@ describe('the salon’s rules', () => {
     const page = await salon.enter('Ottilie Marsh');
     await page.locator('nav ::-p-text(Salon)').click();
     await page.locator('#doubleCoat-decline').click();
-    await page.locator('::-p-aria([name="Least price of a visit"][role="textbox"])').fill('-5');
+    await page.locator('::-p-aria([name="Minimum price"][role="textbox"])').fill('-5');
     await page.keyboard.press('Enter');
     await waitForText(page, '.number-field .invalid-feedback', '0 to 1000');
     await page.locator('button ::-p-text(Save the rules)').click();

@@ -63,7 +63,7 @@ describe('drafting a dog', () => {
     const before = await textOf(page, LENGTH);
     for (const [typed, says] of [
       ['short', 'That is not a length'],
-      ['0', 'more than nothing'],
+      ['0', 'above 0'],
       ['1/0', 'divided by 0'],
       ['390', 'of hair is there'],
     ] as const) {
@@ -185,9 +185,9 @@ describe('welfare on the board', () => {
     const planned = await textOf(page, LENGTH);
     await retype(page, OWN_LENGTH, '0.5');
     await page.keyboard.press('Enter');
-    await waitForText(page, '.zone-panel .conflict', 'not followed yet');
+    await waitForText(page, '.zone-panel .conflict', 'On hold');
     expect(await textOf(page, LENGTH)).toBe(planned);
-    await page.locator('button ::-p-text(I have read this)').click();
+    await page.locator('button ::-p-text(I understand, use it)').click();
     await waitForText(page, LENGTH, '0.5 mm');
     await page.locator('button ::-p-text(Save plan)').click();
     await waitForText(page, '[data-testid="save-state"]', 'v2 by Bram Quennell');
@@ -206,9 +206,9 @@ describe('welfare on the board', () => {
     await page.select('#own-tool', skip);
     await page.waitForSelector('.own-word .sides');
     await page.locator('.own-word .sides ::-p-text(against)').click();
-    await waitForText(page, '.zone-panel .conflict', 'not followed yet');
+    await waitForText(page, '.zone-panel .conflict', 'On hold');
     await waitForText(page, '.zone-panel', 'A groomer or the lead decides that');
-    expect(await page.$$('button ::-p-text(I have read this)')).toHaveLength(0);
+    expect(await page.$$('button ::-p-text(I understand, use it)')).toHaveLength(0);
     expect(await textOf(page, LENGTH)).toBe(planned);
     await page.close();
   });

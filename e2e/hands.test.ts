@@ -37,7 +37,7 @@ describe('by touch', () => {
     await found(page, 'felted mat 8×5 cm left ear, outside');
     await waitForText(page, '.hands-dog .callouts', 'felted mat 8×5 cm');
     await waitForText(page, '.effects', 'left ear, outside, felted: clip, felted to the skin');
-    await waitForText(page, '.effects', 'The mat makes it: short ears');
+    await waitForText(page, '.effects', 'Because of the mat: short ears');
     expect(await textOf(page, '[data-testid="estimate"] .figure-line')).not.toBe(before);
     expect(await textOf(page, '[data-testid="estimate"]')).toMatch(/mats .* of it/);
     await saved(page);
@@ -205,7 +205,7 @@ describe('bad input says what to do and loses nothing', () => {
     await page.locator('.question ::-p-text(Take it back)').click();
     await labelled(page, height).fill('tall');
     await page.keyboard.press('Enter');
-    await waitForText(page, '.reading .wrong', '440 or 44 cm is a reading');
+    await waitForText(page, '.reading .wrong', 'Enter 440 or 44 cm');
     await labelled(page, height).fill('9 m');
     await page.keyboard.press('Enter');
     await labelled(page, height).fill('8000');
@@ -256,7 +256,7 @@ describe('a stop', () => {
     await waitForText(trainee, '.stop', 'Stop: open wound or hot spot, right thigh');
     await waitForText(trainee, '.stop', 'a trainee cannot clear a stop');
     await saved(trainee);
-    const takeOff = '[aria-label^="Take off: open wound or hot spot"], [aria-label^="Take off: hot spot"]';
+    const takeOff = '[aria-label^="Remove: open wound or hot spot"], [aria-label^="Remove: hot spot"]';
     // A touch in the moment when the page moves falls beside it: a hand touches again.
     for (let touch = 0; touch < 5 && (await trainee.$(takeOff)); touch++) {
       await trainee.locator(takeOff).click();

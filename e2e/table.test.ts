@@ -290,7 +290,7 @@ describe('what happens at the table', () => {
   it('the owner is early: what is left out is asked in one question, and said for the owner', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openTable(page, 'Sorrel');
-    await page.locator('.table-keys ::-p-text(Time’s short)').click();
+    await page.locator('.table-keys ::-p-text(Short of time)').click();
     await page.locator('.asking ::-p-text(30 min)').click();
     await waitForText(page, '.asking', 'Not done then:');
     await waitForText(page, '.asking', 'Say to the owner: ');

@@ -8,7 +8,7 @@ export const toolSchema = object({
   label: text().trim().max(30, 'Keep the label under 30 letters.').required('Type the label you call it by.'),
   lengthMm: number()
     .typeError('Type a length, like 13 or 1/2.')
-    .moreThan(0, 'A tool leaves more than nothing.')
+    .moreThan(0, 'Enter a length above 0.')
     .max(200, 'No comb leaves more than 200 mm.')
     .nullable()
     .defined(),

@@ -75,7 +75,7 @@ describe('rules, stops and signatures', () => {
     expect(says(salonSchema, rules)).toBe('fine');
     const clock = (change: object) => ({ ...rules, clock: { ...FIRST_CLOCK, ...change } });
     expect(says(salonSchema, clock({ zone: 'Mars/Olympus' }))).toMatch(/no such time zone/);
-    expect(says(salonSchema, clock({ opens: '19:00' }))).toMatch(/closes after it opens/);
+    expect(says(salonSchema, clock({ opens: '19:00' }))).toMatch(/after opening time/);
     expect(says(salonSchema, clock({ opens: '08-30' }))).toMatch(/08:30/);
     const policy = (change: object) => ({ ...rules, policy: { ...FIRST_POLICY, ...change } });
     expect(says(salonSchema, policy({ rates: { perHour: 'much', least: 20, currency: 'EUR' } }))).toMatch(

@@ -10,7 +10,7 @@ import { signSchema } from './sign.ts';
 const size = (what: string) =>
   number()
     .typeError(`Type the ${what} of the mat in cm.`)
-    .moreThan(0, `The ${what} of a mat is more than nothing.`)
+    .moreThan(0, `The ${what} of a mat must be above 0.`)
     .max(60, 'A mat is at most 60 cm: is this in mm?')
     .required(`Type the ${what} of the mat.`);
 

@@ -36,7 +36,7 @@ export const policySchema = object({
   mats: object({
     limitMinutes: number()
       .typeError('Type whole minutes.')
-      .min(0, 'Not below nothing.')
+      .min(0, 'Cannot be negative.')
       .max(240, 'At most 240 minutes.')
       .required('Type the minutes.'),
     bladeFloorMm: number()
@@ -72,7 +72,7 @@ export const clockSchema = object({
     .required(),
   opens: timeOfDay(),
   closes: timeOfDay(),
-}).test('open', 'The salon closes after it opens.', ({ opens, closes }) => opens < closes);
+}).test('open', 'Closing time must be after opening time.', ({ opens, closes }) => opens < closes);
 export type Clock = InferType<typeof clockSchema>;
 
 function isTimeZone(zone: string): boolean {

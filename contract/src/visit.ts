@@ -21,8 +21,7 @@ import type { StopLine } from './stops.ts';
 import type { ShelfBottle, Work } from './work.ts';
 import type { Tool } from './drawer.ts';
 
-const lengthMm = () =>
-  number().moreThan(0, 'A length is more than nothing.').max(400, 'No more than 400 mm.');
+const lengthMm = () => number().moreThan(0, 'Enter a length above 0.').max(400, 'No more than 400 mm.');
 
 export const overrideSchema = object({
   zone: text().max(60).required(),

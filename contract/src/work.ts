@@ -31,14 +31,14 @@ export const workSchema = object({
     white: boolean().nullable().defined(),
     towels: number()
       .integer('Whole towels.')
-      .min(0, 'Not below nothing.')
+      .min(0, 'Cannot be negative.')
       .max(8, 'At most 8 towels.')
       .required(),
     dryers: array(text().max(60).required()).max(4, 'At most 4 dryers at once.').required(),
     vet: object({
       contactMinutes: number()
         .typeError('Type the minutes on the label.')
-        .min(0, 'Not below nothing.')
+        .min(0, 'Cannot be negative.')
         .max(60, 'More than an hour: read the label again.')
         .required('Type the minutes on the label.'),
     })
@@ -108,7 +108,7 @@ export type SentEvent = TableAct & Pick<TableEvent, 'id' | 'at' | 'device'> & { 
 
 const zone = () => text().max(60);
 const minutes = () => number().min(0).max(600).required();
-const mm = () => number().moreThan(0, 'A length is more than nothing.').max(400, 'No more than 400 mm.');
+const mm = () => number().moreThan(0, 'Enter a length above 0.').max(400, 'No more than 400 mm.');
 const tool = () => text().max(80).nullable().defined();
 
 const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;

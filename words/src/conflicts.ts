@@ -56,7 +56,7 @@ const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
     `${asked} all over was asked. ${about} Offer first: ${alternatives.join('; ')}. Otherwise only with the owner’s signature under this plan.`,
   'shaving-never': ({ asked, about, alternatives }) =>
     `${asked} all over was asked. ${about} Not done here: offer ${alternatives.join('; ')}.`,
-  'override-unsafe': ({ asked, about }) => `Your ${asked || 'choice'} is not followed yet: ${about}.`,
+  'override-unsafe': ({ asked, about }) => `On hold: ${asked || 'your choice'} on ${about}.`,
   'override-needs-consent': ({ asked, about }) =>
     `Your ${asked || 'choice'} is not followed: ${about} is cut like that only with the owner’s signature under this plan, or on a vet’s instruction.`,
   'override-never': ({ asked, about }) =>
@@ -77,7 +77,7 @@ const SENTENCES: Readonly<Record<ConflictKind, (said: Said) => string>> = {
   'mat-takes-hair': ({ won, asked, about }) =>
     `The mat (${lossWord(about)}) leaves ${won} where ${asked} was planned.`,
   'mat-changes-trim': ({ about, alternatives }) =>
-    `The mat makes it: ${about}. ${alternatives.join(' ')}`.trim(),
+    `Because of the mat: ${about}. ${alternatives.join(' ')}`.trim(),
   'mat-beyond-floor': ({ asked, about }) =>
     about === 'left-alone'
       ? 'The mat is where nothing may be touched: to a vet, do not force it.'

@@ -42,10 +42,10 @@ const SAYS: Omit<Says, 'price' | 'mat-price'> = {
   shaving: ({ text, offered }) => `${text} Offered instead: ${offered.join('; ')}.`,
   'coat-softens': ({ text }) => text,
   'left-alone': ({ zones, because }, place) =>
-    `Not touched, because of ${because}: ${listWord(zones.map(place))}.`,
+    `We will leave ${listWord(zones.map(place))} alone, because of ${because}.`,
   'one-side': ({ zone, answer }, place) => {
     if (answer === 'match') return `The other side is brought to match the ${place(zone)}.`;
-    return `The ${place(zone)} and the other side will not match${answer === null ? ' unless we are asked to' : ''}.`;
+    return `We will not match the other side to the ${place(zone)}${answer === null ? ' unless you ask' : ''}.`;
   },
   skin: ({ name, text }) => `${sentence(name)}: ${text}`,
   sittings: ({ names, minutes }) =>

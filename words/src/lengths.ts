@@ -29,8 +29,28 @@ export function lengthProblemWord(problem: LengthProblem, unit: LengthUnit): str
     case 'zero-denominator':
       return 'Nothing can be divided by 0. Type a fraction like 1/2.';
     case 'not-positive':
-      return 'A length is more than nothing.';
+      return 'Enter a length above 0.';
     case 'too-long':
-      return 'Longer than can be here. Check the unit.';
+      return 'Too long: at most 400 mm. Check the unit.';
   }
+}
+
+/** Shares of a length by name, the smallest first. */
+const SHARES = [
+  [1 / 4, 'a quarter'],
+  [1 / 3, 'a third'],
+  [2 / 5, 'two fifths'],
+  [1 / 2, 'half'],
+  [3 / 5, 'three fifths'],
+  [2 / 3, 'two thirds'],
+  [3 / 4, 'three quarters'],
+  [9 / 10, 'nine tenths'],
+] as const;
+
+/** What a curl makes of its length when it dries by itself. */
+export function shrinksWord(curl: number): string {
+  const [, name] = SHARES.reduce((best, one) =>
+    Math.abs(one[0] - curl) < Math.abs(best[0] - curl) ? one : best,
+  );
+  return `shrinks to about ${name} when dry`;
 }

@@ -33,7 +33,7 @@ describe('reasons in the groomer’s words', () => {
     ],
     [
       reason('restriction', 'thin old skin', { kind: 'removes', what: ['against', 'skip-tooth'] }),
-      'thin old skin: no against the lay, skip-tooth',
+      'thin old skin: no clipping against the lay, no skip-tooth',
       '',
     ],
     [reason('restriction', 'healing patch', { kind: 'leave-alone' }), 'healing patch: left alone', ''],
@@ -85,7 +85,7 @@ describe('conflicts say what won and what to do', () => {
     [conflict('override-beyond-hair', { askedMm: 40 }), '40 mm cannot be left: only 13 mm of hair is there.'],
     [
       conflict('override-unsafe', { askedMm: null, about: 'sore skin' }),
-      'Your choice is not followed yet: sore skin.',
+      'On hold: your choice on sore skin.',
     ],
     [
       conflict('drawer-lacks', { wonMm: 9.5, lack: { what: 'tool', kinds: ['5F blade', '6F blade'] } }),

@@ -1,4 +1,4 @@
-import type { LengthUnit, MatReason, Reason, ReasonRule } from '@kurrel/core';
+import type { Direction, LengthUnit, MatReason, Reason, ReasonRule } from '@kurrel/core';
 import { formatLength, lengthNumber } from '@kurrel/core';
 import { directionWord, listWord } from './names.ts';
 
@@ -28,6 +28,10 @@ const NAMES: Readonly<Record<string, string>> = {
 };
 const named = (what: readonly string[]) => what.map((one) => NAMES[one] ?? one);
 
+/** What is not done any more: a way the machine runs, a technique, a kind of blade. */
+const without = (what: string): string =>
+  what in directionWord ? `no clipping ${directionWord[what as Direction]}` : `no ${NAMES[what] ?? what}`;
+
 const shorter = ({ effect }: Reason) => effect.kind === 'change' && effect.mm < 0;
 
 /** What a restriction or a house rule does here. */
@@ -38,7 +42,7 @@ function done({ effect, about }: Reason): string {
     case 'floor':
       return `${about}: nothing shorter`;
     case 'removes':
-      return `${about}: no ${named(effect.what).join(', ')}`;
+      return `${about}: ${effect.what.map(without).join(', ')}`;
     case 'prefers':
       return `${about}: ${listWord(named(effect.what))} first`;
     case 'change':
@@ -94,7 +98,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'override-length': ({ about }) => (about === '' ? 'your length' : `your length: ${about}`),
   'override-tool': ({ about }) => (about === '' ? 'your tool' : `your tool: ${about}`),
   'nearest-tool': ({ about }) => `${about} is nearest in your drawer`,
-  'hand-work': ({ about }) => `by hand, to what a hand can keep: ${about}`,
+  'hand-work': ({ about }) => `by hand with ${about}`,
   turned: ({ about }) => `${about} turned: nearer by`,
   'dull-tool': ({ about }) => `${about} is dull: nothing sharp does this`,
   'wrong-hand': ({ about }) => `${about} is made for the other hand: it folds the hair`,
@@ -102,7 +106,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'left-shorter': ({ about }) => `nothing longer is allowed here: ${about} leaves it shorter`,
   'gentlest-tool': ({ about }) => `first time here, the gentlest tool: ${about}`,
   'left-alone': () => 'left as it is',
-  'nothing-fits': () => 'nothing in your drawer may do this',
+  'nothing-fits': () => 'no tool you own is suitable here',
   'comb-needs-combed-coat': ({ about }) => `comb on the ${about}: clean, dry, combed coat`,
 };
 
@@ -124,7 +128,7 @@ export function reasonFigure({ effect }: Reason, unit: LengthUnit): string {
       return `≤ ${formatLength(effect.mm, unit)}`;
     case 'tool':
       return Math.abs(effect.offMm) < 0.05
-        ? 'on the mark'
+        ? 'exact'
         : `off by ${effect.offMm < 0 ? '−' : '+'}${formatLength(Math.abs(effect.offMm), unit)}`;
     case 'removes':
     case 'prefers':

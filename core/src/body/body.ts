@@ -29,7 +29,7 @@ export interface SeenFinding {
 /** The sides a dog is seen from. */
 export const VIEW_IDS = ['side', 'front', 'rear', 'top', 'headFront', 'headSide'] as const;
 export type ViewId = (typeof VIEW_IDS)[number];
-/** What of the side view is the head's. */
+/** Side-view parts that belong to the head. */
 const HEAD_PARTS = ['neck', 'head', 'ear'];
 
 /** The dog under the hair. */

@@ -19,7 +19,7 @@ export interface FacingMove {
   readonly side: Side | null;
 }
 
-/** A face is looked at from so far above its own axis, degrees: the muzzle then shows below the skull. */
+/** Camera pitch above the axis of the face, degrees: the muzzle then shows below the skull. */
 const FACE_DEG = 30;
 /** An eye shows narrower from ahead than from the side. */
 const EYE_AHEAD = 0.6;
@@ -92,7 +92,7 @@ function placerOf(pack: ViewPack, view: FacingView, part: FacingPart, dog: Dog, 
   };
 }
 
-/** What the dog's points stand a share of from the middle, mm. */
+/** Half-width references, mm. */
 export function widthsOf(
   pack: ViewPack,
   { template, heightMm }: Pick<Dog, 'template' | 'heightMm'>,

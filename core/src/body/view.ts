@@ -354,7 +354,7 @@ function tailPart(
   return partOf(shape, like);
 }
 
-/** A tail is set where it is set; how long it looks is the standard's. */
+/** Carried share per tail landmark: its root rides on the bone, its length is held to the standard. */
 const TAIL_CARRIED = {
   tailRootTop: 1,
   tailMidTop: 0.8,

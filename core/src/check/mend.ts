@@ -9,11 +9,11 @@ import { inTriedCoat } from './seen.ts';
 
 /** The smallest change of one place that keeps a rule: so many mm more (+) or less (−) than planned, stretched. */
 export interface Mend {
-  /** A zone kind. */
+  /** A zone kind; where a length holds for several, the one that is furthest off. */
   readonly zone: string;
-  /** The largest change of any zone of the kind. */
+  /** The largest change of any zone. */
   readonly byMm: number;
-  /** What to leave, by zone: of both sides those that need it. */
+  /** What to leave, by zone: of all that need it. */
   readonly lengths: readonly { readonly zone: string; readonly mm: number }[];
 }
 
@@ -57,14 +57,15 @@ export function mendOf(
   const { body } = judged.after;
   const goal = after < read.range[0] ? read.range[0] : read.range[1];
   const aim = goal + (goal - after) * INSIDE;
-  const valueWith = (kind: string, byMm: number) =>
-    read.of(inTriedCoat(judged.after, changed(plan, kind, byMm), kind, curlBack));
+  const valueWith = (kind: string, tried: Plan) => read.of(inTriedCoat(judged.after, tried, kind, curlBack));
   const mends = kindsSeen(body, rule, judged).flatMap((kind) => {
-    const byMm = stepTo(aim, after, (by) => valueWith(kind, by));
+    const byMm = stepTo(aim, after, (by) => valueWith(kind, changed(plan, kind, by)));
     if (byMm === null) return [];
-    const mend = byAll(plan, kind, cuttable(byMm), trim.areas[kind]?.range);
-    const value = mend && valueWith(kind, mend.byMm);
-    return mend && value !== null && read.keeps(value) ? [mend] : [];
+    const keeps = (mend: Mend) => {
+      const value = valueWith(kind, withLengths(plan, mend));
+      return value !== null && read.keeps(value);
+    };
+    return smallestOf(plan, kind, byMm, trim.areas[kind]?.range, keeps) ?? [];
   });
   return mends.reduce<Mend | null>(
     (least, mend) => (least && Math.abs(least.byMm) <= Math.abs(mend.byMm) ? least : mend),
@@ -72,7 +73,7 @@ export function mendOf(
   );
 }
 
-/** Everything of these kinds that is over (or short of) a length brought to it: the kind that is furthest off. */
+/** Everything of these kinds that is over (or short of) a length brought to it, told by the kind that is furthest off. */
 function toLength(plan: Plan, kinds: readonly string[], mm: number, bound: 'most' | 'least'): Mend | null {
   const off = (zone: ZonePlan) => (bound === 'most' ? zone.leftMm - mm : mm - zone.leftMm);
   const beyond = lengthsAt(plan, kinds).filter((zone) => off(zone) > 0);
@@ -85,12 +86,40 @@ function toLength(plan: Plan, kinds: readonly string[], mm: number, bound: 'most
   return allowed(
     kind,
     mm - worst.leftMm,
-    beyond.filter(({ zone }) => zoneKindId(zone) === kind).map((zone) => ({ zone, mm })),
+    beyond.map((zone) => ({ zone, mm })),
   );
 }
 
-/** A length is told in halves of a millimetre, never less of a change than is needed. */
-const rounded = (mm: number, byMm: number) => (byMm > 0 ? Math.ceil(2 * mm) : Math.floor(2 * mm)) / 2;
+/** A length is told in halves of a millimetre. */
+const STEP_MM = 0.5;
+/** Steps tried beyond where the search came to. */
+const TRIED_STEPS = 4;
+
+/** The smallest change in told steps that keeps the rule, near the change the search came to; null where none does or none is allowed. */
+function smallestOf(
+  plan: Plan,
+  kind: string,
+  byMm: number,
+  range: readonly [number, number] | undefined,
+  keeps: (mend: Mend) => boolean,
+): Mend | null {
+  const about = Math.max(1, Math.round(Math.abs(byMm) / STEP_MM));
+  const after = (steps: number) => {
+    const mend = byAll(plan, kind, Math.sign(byMm) * steps * STEP_MM, range);
+    return mend && keeps(mend) ? mend : null;
+  };
+  let most = about;
+  while (most < about + TRIED_STEPS && after(most) === null) most++;
+  let [least, best] = [0, after(most)];
+  // Between no change, which breaks the rule, and one that keeps it.
+  while (best !== null && most - least > 1) {
+    const middle = Math.floor((least + most) / 2);
+    const mend = after(middle);
+    if (mend) [most, best] = [middle, mend];
+    else least = middle;
+  }
+  return best;
+}
 
 /** Both sides of a place changed by as much, while it still reads as the trim. */
 function byAll(
@@ -99,8 +128,13 @@ function byAll(
   byMm: number,
   [lo, hi]: readonly [number, number] = [0, Infinity],
 ): Mend | null {
-  const lengths = lengthsAt(plan, [kind]).map((zone) => ({ zone, mm: rounded(zone.leftMm + byMm, byMm) }));
-  return lengths.every(({ mm }) => mm >= lo && mm <= hi) ? allowed(kind, byMm, lengths) : null;
+  const lengths = lengthsAt(plan, [kind]).map((zone) => ({
+    zone,
+    mm: Math.round((zone.leftMm + byMm) / STEP_MM) * STEP_MM,
+  }));
+  // What is beside its range already may come nearer to it.
+  const reads = byMm > 0 ? ({ mm }: { mm: number }) => mm <= hi : ({ mm }: { mm: number }) => mm >= lo;
+  return lengths.every(reads) ? allowed(kind, byMm, lengths) : null;
 }
 
 /** The change that brings a value to its aim, by secant steps; null where the place moves it too little. */
@@ -116,12 +150,6 @@ function stepTo(aim: number, now: number, valueAt: (byMm: number) => number | nu
     if (Math.abs(b) > MOST_MM) return null;
   }
   return b;
-}
-
-/** A change is told in halves of a millimetre, a large one in whole ones, never less than is needed. */
-function cuttable(byMm: number): number {
-  const step = Math.abs(byMm) > 5 ? 1 : 0.5;
-  return Math.sign(byMm) * Math.ceil(Math.abs(byMm) / step) * step;
 }
 
 /** The change if skin and hair allow it everywhere. */
@@ -144,6 +172,15 @@ const changed = (plan: Plan, kind: string, byMm: number): Plan => ({
     zoneKindId(zone.zone) === kind ? { ...zone, leftMm: Math.max(0, zone.leftMm + byMm) } : zone,
   ),
 });
+
+/** The plan with the lengths a mend would leave. */
+function withLengths(plan: Plan, { lengths }: Mend): Plan {
+  const mmAt = new Map(lengths.map(({ zone, mm }) => [zone, mm]));
+  return {
+    ...plan,
+    zones: plan.zones.map((zone) => ({ ...zone, leftMm: mmAt.get(zone.zone) ?? zone.leftMm })),
+  };
+}
 
 /** The kinds of zone on the contours of the view a rule is read in. */
 function kindsSeen(body: Body, rule: Rule, { after }: Judged): readonly string[] {

@@ -76,7 +76,7 @@ export function coatLine(
     surface.x[i] = (x[i] as number) + u.x * (depth[i] as number);
     surface.y[i] = (y[i] as number) + u.y * (depth[i] as number);
   }
-  return unhooked(skinOf(part), surface);
+  return smoothFolds(skinOf(part), surface);
 }
 
 const HOOK_PASSES = 12;
@@ -86,7 +86,7 @@ const HOOKED = Math.cos((80 * Math.PI) / 180);
 const BENT = Math.cos((60 * Math.PI) / 180);
 
 /** Where the coat's edge turns back on itself and the skin under it does not, hair falls together. */
-function unhooked(skin: Line, coat: Line): Line {
+function smoothFolds(skin: Line, coat: Line): Line {
   const hooks = new Uint8Array(coat.x.length);
   let line = coat;
   for (let pass = 0; pass < HOOK_PASSES; pass++) {

@@ -177,7 +177,7 @@ function runsOf(stage: readonly Task[]): readonly Run[] {
   const chainOf = (task: Task): readonly Task[] => {
     const chain = [task];
     for (let leader = leaderOf(task); leader; leader = leaderOf(leader)) {
-      // In a ring nobody leads: it is refused with the units.
+      // Cyclic dependency: refused with the units.
       if (chain.includes(leader)) return [task];
       chain.push(leader);
     }

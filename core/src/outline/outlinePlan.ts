@@ -8,7 +8,7 @@ import type { ContourChanges, Deficit, Outlined, ZoneOutline } from '../targets/
 import { spacingOf } from '../contour/alongPart.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
 import { formedIn } from './headForm.ts';
-import type { Along, ZoneWish } from './partOutline.ts';
+import type { StationChange, ZoneWish } from './partOutline.ts';
 import { unchanged } from './partOutline.ts';
 import type { Twins } from './partWanted.ts';
 import type { AnsweredParts, JustSolved } from './solvedOnce.ts';
@@ -96,7 +96,7 @@ function solveView(id: ViewId, views: Views, asked: Asked): void {
   const { bodies } = views.visit.derived;
   for (const [zone, seen] of asked.seen)
     if (sideOf(zone) === null && isChanged(seen)) asked.settled.add(zone);
-  const found = new Map<string, Along[]>();
+  const found = new Map<string, StationChange[]>();
   for (const part of bodies.own.views[id].parts) {
     const form = formOf(views.visit, id, part);
     if (part.far || (views.headOnly && form === null)) continue;
@@ -124,7 +124,7 @@ function solvePartOf(
   form: HeadForm | null,
   { visit, wishes, mirrored, even, answered }: Views,
   asked: Asked,
-  found: Map<string, Along[]>,
+  found: Map<string, StationChange[]>,
 ): void {
   const { bodies } = visit.derived;
   const twins = twinsOf(bodies, id, part);
@@ -163,7 +163,11 @@ function answersOf(
 }
 
 /** What is asked along a part, station by station. */
-function changesOf(part: ViewPart, along: readonly Along[], named = (zone: string) => zone): ContourChanges {
+function changesOf(
+  part: ViewPart,
+  along: readonly StationChange[],
+  named = (zone: string) => zone,
+): ContourChanges {
   const changes = along.flatMap(({ station, zone, change }) =>
     station === null ? [] : [{ station, zone: named(zone), mm: change }],
   );
@@ -172,13 +176,13 @@ function changesOf(part: ViewPart, along: readonly Along[], named = (zone: strin
 
 /** Adds what is asked of places to what is found of their zones, and says which zones those are. */
 function gather(
-  found: Map<string, Along[]>,
-  along: readonly Along[],
+  found: Map<string, StationChange[]>,
+  along: readonly StationChange[],
   named = (zone: string) => zone,
 ): ReadonlySet<string> {
   const zones = new Set<string>();
   let of: string | null = null;
-  let list: Along[] = [];
+  let list: StationChange[] = [];
   for (const one of along) {
     if (one.zone !== of) {
       of = one.zone;

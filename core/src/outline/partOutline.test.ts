@@ -3,7 +3,7 @@ import { caseFor, derivedAs } from '../../testing/packs.ts';
 import { roundPart, STATIONS, wishFor as wish } from '../../testing/roundPart.ts';
 import type { Station, ViewPart } from '../body/view.ts';
 import type { Case, Derived } from '../case/resolveCase.ts';
-import type { Along, ZoneWish } from './partOutline.ts';
+import type { StationChange, ZoneWish } from './partOutline.ts';
 import { solvePart, unchanged } from './partOutline.ts';
 
 const N = STATIONS;
@@ -39,8 +39,8 @@ const solve = (
   ]);
   return solvePart(of, body, part, [bare, ideal], wishes, new Set(settled), null);
 };
-const of = (along: readonly Along[], zone: string) => along.filter((one) => one.zone === zone);
-const middle = (along: readonly Along[]) => along[Math.floor(along.length / 2)];
+const of = (along: readonly StationChange[], zone: string) => along.filter((one) => one.zone === zone);
+const middle = (along: readonly StationChange[]) => along[Math.floor(along.length / 2)];
 
 describe('one part of a view, solved', () => {
   it('is filled by what it lacks, upright hair millimetre for millimetre, its neighbour left', () => {

@@ -14,7 +14,7 @@ import { ruleRows } from './ruleRows.ts';
 import type { OutlineSolution } from '../solver/solve.ts';
 import { solveOutline } from '../solver/solve.ts';
 
-/** What a zone brings to the outline: how the trim draws it, and how short and long it may become, stretched mm. */
+/** The drawn length and the solver bounds of a place, stretched mm. */
 export interface ZoneWish {
   readonly hair: ZoneHair;
   readonly loMm: number;
@@ -29,7 +29,7 @@ export interface ZoneWish {
 }
 
 /** What the outline asks of one place of a contour. */
-export interface Along {
+export interface StationChange {
   readonly zone: string;
   /** Of its part; null where the whole zone is meant. */
   readonly station: number | null;
@@ -48,7 +48,7 @@ const ROUNDED: readonly HeadForm[] = ['dome', 'pear'];
 const FORM_LEAST = 0.4;
 /** Nothing is solved for less, mm. */
 const STILL_MM = 1;
-/** Hair that stands off by less for a millimetre more shows no length. */
+/** Stations with a smaller d(depth)/d(length) are ignored. */
 const STANDS_OFF = 0.05;
 
 /** A part that is as it should be wants no change of the zones it shows. */
@@ -57,7 +57,7 @@ export function unchanged(
   wishes: ReadonlyMap<string, ZoneWish>,
   settled: ReadonlySet<string>,
   bothSides: boolean,
-): readonly Along[] {
+): readonly StationChange[] {
   const shown = part.zonesSeen;
   const names = bothSides ? [...new Set(shown.flatMap((zone) => [zone, otherSide(zone)]))] : shown;
   return names.flatMap((zone) => {
@@ -68,7 +68,7 @@ export function unchanged(
 }
 
 export interface PartAnswer {
-  readonly along: readonly Along[];
+  readonly along: readonly StationChange[];
   /** The worst optimality violation, relative. */
   readonly kkt: number;
 }
@@ -181,8 +181,8 @@ function alongOf(
   settled: ReadonlySet<string>,
   solved: Readonly<Record<'target' | 'x' | 'lo' | 'hi', Float64Array>>,
   formed: boolean,
-): readonly Along[] {
-  return placesSeen(part).flatMap(({ station, zone, landmark }): readonly Along[] | Along => {
+): readonly StationChange[] {
+  return placesSeen(part).flatMap(({ station, zone, landmark }): readonly StationChange[] | StationChange => {
     const wish = wishes.get(zone);
     const factor = over.factor[station] ?? 0;
     if (!wish || wish.held || settled.has(zone) || factor < STANDS_OFF) return NONE;
@@ -192,7 +192,7 @@ function alongOf(
     return { zone, station, landmark, change, leave, short };
   });
 }
-const NONE: readonly Along[] = [];
+const NONE: readonly StationChange[] = [];
 
 function shortOf(
   { target, x, lo, hi }: Readonly<Record<'target' | 'x' | 'lo' | 'hi', Float64Array>>,
@@ -200,7 +200,7 @@ function shortOf(
   factor: number,
   leave: number,
   wish: ZoneWish,
-): Along['short'] {
+): StationChange['short'] {
   const [want, have] = [target[i] ?? 0, x[i] ?? 0];
   const wantedMm = leave + (want - have) / factor;
   if (have >= (hi[i] ?? 0) - 1e-6 && want > have) {

@@ -28,7 +28,7 @@ const WEIGHT = 50;
 /** What the outline wants against a rule counts from here, mm. */
 const AGAINST_MM = 0.3;
 /** Less is rounding, radians or mm. */
-const NONE = 1e-9;
+const ROUNDING_EPS = 1e-9;
 /** A rule is followed where so much of what moves it may move. */
 const ENOUGH = 0.75;
 /** A station belongs to an edge that it faces by so much (the sine of 17°). */
@@ -106,7 +106,7 @@ function slopeRow(line: Slope, range: Range, solved: Solved): OutlineRow | null 
   const now = slopeOf(surfaceAt(solved, first), surfaceAt(solved, last));
   const shown = between(idealSkin) + now - between(idealCoat);
   const turn = within(shown, [range[0] * DEG, range[1] * DEG]) - shown;
-  if (Math.abs(turn) < NONE) return null;
+  if (Math.abs(turn) < ROUNDING_EPS) return null;
   const turns = fitOf(along.map((i) => surfaceAt(solved, i).x));
   const at = along.map((i, k) => [i, (turns[k] ?? 0) * (over.direction[i]?.y ?? 0)] as const);
   return rowOf(at, Math.tan(now + turn) - Math.tan(now), solved);
@@ -138,7 +138,7 @@ function plumbRow(lines: readonly BodyLine[], withinDeg: number, solved: Solved)
   const lean = surface.reduce((sum, { x }, k) => sum + (turns[k] ?? 0) * x, 0);
   const most = Math.tan((withinDeg / 2) * DEG);
   const turn = within(lean, [-most, most]) - lean;
-  if (Math.abs(turn) < NONE) return null;
+  if (Math.abs(turn) < ROUNDING_EPS) return null;
   const at = along.map((i, k) => [i, (turns[k] ?? 0) * (over.direction[i]?.x ?? 0)] as const);
   return rowOf(at, turn, solved);
 }
@@ -165,7 +165,7 @@ function shareRow(feature: Proportion, range: Range, solved: Solved): OutlineRow
   const [f, k] = [mean(front), mean(back)];
   const share = within((bone - f) / (k - f), range);
   const off = bone - f - share * (k - f);
-  if (Math.abs(off) < NONE) return null;
+  if (Math.abs(off) < ROUNDING_EPS) return null;
   const moves = (stations: readonly number[], a: number) =>
     stations.map((i) => [i, (a / stations.length) * (over.direction[i]?.x ?? 0)] as const);
   return rowOf([...moves(front, share - 1), ...moves(back, -share)], -off, solved);

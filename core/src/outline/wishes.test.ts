@@ -43,7 +43,7 @@ const limit = (mm: number, extra: Partial<Rule> = {}): Rule =>
     ...extra,
   }) as Rule;
 
-describe('what a zone brings to the outline', () => {
+describe('the solver bounds of a place', () => {
   it('may be as short as the trim still reads, and no shorter than skin allows', () => {
     const free = wish('standard-poodle', 'back', {}, { leastMm: 2 });
     const [least, most] = free.trimMm;

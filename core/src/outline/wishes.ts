@@ -14,7 +14,7 @@ const STANDS_DEG = 45;
 /** Standing hair may fill a hollow to this multiple of the longest that reads as the trim, lying hair to that (prior). */
 const FILLED = 2;
 
-/** What a zone brings to the outline: as the trim draws it, between what it may be and what can be. */
+/** The drawn length and the solver bounds of a place, from its target. */
 export function wishOf(visit: Case, target: ZoneTarget): ZoneWish {
   const { zone, area, leastMm, ceilingMm, lost, techniques, allOver } = target;
   // A form takes from what is there, though it is less than is drawn.

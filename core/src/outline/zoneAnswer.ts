@@ -1,7 +1,7 @@
 import type { ViewId } from '../body/body.ts';
 import type { HeadForm } from '../packs/breed.ts';
 import type { Deficit, ZoneOutline } from '../targets/outlined.ts';
-import type { Along } from './partOutline.ts';
+import type { StationChange } from './partOutline.ts';
 
 /** Nobody sees less, mm and share of the longest hair (prior). */
 const SEEN_MM = 1;
@@ -15,7 +15,7 @@ const WORTH_SAYING_MM = 3;
 /** A zone as one view shows it. */
 export interface SeenZone {
   readonly view: ViewId;
-  readonly along: readonly Along[];
+  readonly along: readonly StationChange[];
   readonly meanMm: number;
 }
 

@@ -345,8 +345,8 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
     say(`tasks.triggers[${index}]`, 'step', steps, fixed);
   });
   tasks.secondHands.forEach(({ zones: at, fixed: steps, when }, index) => {
-    inZones(`secondHands[${index}]`, at);
-    say(`tasks.secondHands[${index}]`, 'step', steps, fixed);
+    say(`tasks.secondHands[${index}]`, 'zone', at, [...zones, '*']);
+    say(`tasks.secondHands[${index}]`, 'step', steps, [...fixed, 'mats']);
     inConditions(say, `tasks.secondHands[${index}].when`, when, packs);
   });
   tasks.orders.forEach(({ id, stages }) => {

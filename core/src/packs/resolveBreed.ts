@@ -115,7 +115,7 @@ function drawnArea(rows: readonly Row[], kind: ZoneKind, where: string): Omit<Tr
   };
   const isPart = wholeKindId(kind.id) !== kind.id;
   const ofPart = rows.filter(({ zones }) => isPart && zones.includes(kind.id));
-  const ofAll = rows.filter((row) => bears(row.zones, kind) && !ofPart.includes(row));
+  const ofAll = rows.filter((row) => appliesTo(row.zones, kind) && !ofPart.includes(row));
   for (const { zones: _, ...says } of [...ofAll, ...ofPart]) area = { ...area, ...says };
   if (area.mm === undefined || area.range === undefined) {
     throw new MisuseError(`${where}: nothing says what to leave at "${kind.id}"`);
@@ -146,5 +146,5 @@ function finished(row: Row, { tools }: Built): Row {
 const zonesIn = (names: readonly string[], { zones }: Built): readonly string[] =>
   names.flatMap((name) => zones.groups.find(({ id }) => id === name)?.zones ?? [name]);
 
-const bears = (zones: readonly string[], { id, like }: ZoneKind) =>
+const appliesTo = (zones: readonly string[], { id, like }: ZoneKind) =>
   zones.includes('*') || isAmong(zones, id) || (like !== null && zones.includes(like));

@@ -106,8 +106,12 @@ export interface TaskPack {
   /** Where a second pair of hands is wanted, and what to do alone. */
   readonly secondHands: readonly {
     readonly when: readonly Condition[];
+    /** Zone kinds; `*` for all. */
     readonly zones: readonly string[];
+    /** Steps by id; `mats` for all of them. */
     readonly fixed: readonly string[];
+    /** Only where such steps together take so long. */
+    readonly fromMinutes: number;
     readonly text: string;
     readonly alone: string;
   }[];

@@ -234,7 +234,7 @@ function cheapest(ways: readonly ToolChoice[]): ToolChoice | undefined {
 }
 
 /** A zone with what is the same for every tool that might do it. */
-interface Asking {
+interface PreparedDemand {
   readonly zone: ZoneDemand;
   readonly policy: ToolPolicy;
   /** What it costs that the techniques before one are wanted more. */
@@ -364,7 +364,7 @@ export function isInReach(
  * An option with its cost; null for one turned another way than drawn that mends no error larger than tolerance, or that
  * would go against the lay of restricted skin for a number.
  */
-function wayOf(asking: Asking, option: ToolOption): ToolChoice | null {
+function wayOf(asking: PreparedDemand, option: ToolOption): ToolChoice | null {
   const { zone, bestDrawnMm } = asking;
   const turned = option.leavesMm !== null && option.direction !== zone.drawnDirection;
   if (!turned || zone.only) return choiceOf(asking, option, turned ? 0 : null, false);
@@ -375,7 +375,7 @@ function wayOf(asking: Asking, option: ToolOption): ToolChoice | null {
 }
 
 function choiceOf(
-  { zone, policy, ranks }: Asking,
+  { zone, policy, ranks }: PreparedDemand,
   option: ToolOption,
   turnedMendsMm: number | null,
   beyondReach: boolean,

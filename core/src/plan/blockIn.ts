@@ -10,7 +10,7 @@ import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { marksOf } from './called.ts';
 import type { PassPlan, ZonePlan } from './plan.ts';
-import type { Settled } from './settle.ts';
+import type { Settled } from './applyOverride.ts';
 import { zoneKind } from '../packs/zones.ts';
 
 /** Further from a named bone than this an end is told by the place it borders on, mm. */

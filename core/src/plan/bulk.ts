@@ -7,7 +7,7 @@ import type { ToolOption } from '../tools/drawer.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { perceptibleStepMm } from '../tools/steps.ts';
 import type { ZonePlan } from './plan.ts';
-import type { Settled } from './settle.ts';
+import type { Settled } from './applyOverride.ts';
 
 /** A place that a hand shapes, as it was settled and as it is planned. */
 export interface Shaped {

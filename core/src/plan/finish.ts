@@ -16,7 +16,7 @@ import { blockedIn } from './blockIn.ts';
 import { calledOf } from './called.ts';
 import { lackFor } from './lack.ts';
 import type { PlannedTool, ZonePlan } from './plan.ts';
-import type { Settled } from './settle.ts';
+import type { Settled } from './applyOverride.ts';
 
 /** A settled zone with the tool that was picked for it, and what could not be had. */
 export function finish(

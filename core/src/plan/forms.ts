@@ -12,7 +12,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import type { Bulk, Shaped } from './bulk.ts';
 import { bulkOf } from './bulk.ts';
 import type { PlannedForm, PlannedStep, StepTool, ZonePlan } from './plan.ts';
-import type { Settled } from './settle.ts';
+import type { Settled } from './applyOverride.ts';
 
 /**
  * What a hand shapes on this dog, form by form: the steps of the trim's forms at the places that are done by hand, each with its

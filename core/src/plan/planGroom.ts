@@ -15,8 +15,8 @@ import { lackingShapes, plannedForms } from './forms.ts';
 import type { Plan, PlannedForm, Remark, ZonePlan } from './plan.ts';
 import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
-import type { Wanted } from './runs.ts';
-import type { Settled } from './settle.ts';
+import type { PreOverrideTargets } from './runs.ts';
+import type { Settled } from './applyOverride.ts';
 import { keptNothing, oncePerRun, plannedRuns, withRuns } from './runs.ts';
 import type { Borders } from './joins.ts';
 import { bordersOf, withJoins } from './joins.ts';
@@ -106,7 +106,7 @@ export interface PlanMemory {
 
 export const noMemory = (): PlanMemory => ({ wanted: null, answered: new WeakMap() });
 
-interface WantedOnVisit extends Wanted {
+interface WantedOnVisit extends PreOverrideTargets {
   readonly visit: Case;
   readonly mats: JudgedMats;
   readonly borders: Borders;
@@ -149,7 +149,7 @@ const isSameButOverrides = (a: Case, b: Case): boolean =>
   isEqual({ ...a.choices, overrides: [] }, { ...b.choices, overrides: [] });
 
 /** The targets as the trim draws them, then as this dog's outline changes them. */
-function outlinedTargets(mats: JudgedMats, answered: AnsweredParts): Omit<Wanted, 'kept'> {
+function outlinedTargets(mats: JudgedMats, answered: AnsweredParts): Omit<PreOverrideTargets, 'kept'> {
   const { visit } = mats;
   const drawn = targetsOf(mats);
   const wishes = new Map(drawn.map((target) => [target.zone.id, wishOf(visit, target)]));

@@ -10,8 +10,8 @@ import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Plan, PlannedRun, PlannedTool, ZonePlan } from './plan.ts';
-import type { Settled } from './settle.ts';
-import { settle, toleranceMm } from './settle.ts';
+import type { Settled } from './applyOverride.ts';
+import { applyOverride, toleranceMm } from './applyOverride.ts';
 import { zoneKind } from '../packs/zones.ts';
 
 /** Zones with what the runs they are in ask of a tool. */
@@ -21,7 +21,7 @@ export interface InRuns {
 }
 
 /** What is wanted of a dog, and what was worked out of it that no length of the groomer's own changes. */
-export interface Wanted {
+export interface PreOverrideTargets {
   /** The targets before the outline, and with it, zone by zone alike. */
   readonly drawn: readonly ZoneTarget[];
   readonly targets: readonly ZoneTarget[];
@@ -38,12 +38,12 @@ interface Kept {
 export const keptNothing = (): Kept => ({ settled: new Map(), runs: new Map(), inRun: new Map() });
 
 /** The zones of a dog with its runs: what is in a run asks for that run's tool. */
-export function withRuns(visit: Case, { drawn, targets, outline, kept }: Wanted): InRuns {
+export function withRuns(visit: Case, { drawn, targets, outline, kept }: PreOverrideTargets): InRuns {
   const decided = new Set(visit.derived.overrides.map(({ zone }) => zone));
   const settled = (target: ZoneTarget): Settled =>
     decided.has(target.zone.id)
-      ? settle(visit, target)
-      : known(kept.settled, target, () => settle(visit, target));
+      ? applyOverride(visit, target)
+      : known(kept.settled, target, () => applyOverride(visit, target));
   const shaped = targets.map(settled);
   // What a head is shaped to is what is drawn of it; what no machine does is in no run.
   const before = drawn.map((target, i) =>

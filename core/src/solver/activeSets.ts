@@ -3,9 +3,9 @@ import { newtonStep } from './newtonStep.ts';
 import type { OutlineProblem } from './problem.ts';
 import { between, gradientAt } from './problem.ts';
 
-/** Which bounds are pressed settles in fewer steps, or it goes round in circles. */
+/** Iteration cap; beyond it the active set cycles. */
 const MOST_STEPS = 40;
-/** Beyond a bound by less is rounding, mm. */
+/** Tolerance, mm. */
 const ROUNDING = 1e-12;
 
 /**

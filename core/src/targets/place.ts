@@ -8,7 +8,7 @@ import type { Direction, Technique } from '../terms/tool.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import type { OutlineHere } from './outlineAt.ts';
 import type { Outlined } from './outlined.ts';
-import type { Schooled } from './schooled.ts';
+import type { HouseRulesHere } from './applyHouseRules.ts';
 
 /** A place of a dog and all that bears on it; the stages read it and change nothing of it. */
 export interface Place {
@@ -16,7 +16,7 @@ export interface Place {
   readonly zone: DogZone;
   /** As the trim or a fallback draws it, and as the house rules then have it. */
   readonly drawn: TrimArea;
-  readonly school: Schooled;
+  readonly school: HouseRulesHere;
   /** The trim or fallback that draws it. */
   readonly trimName: string;
   /** A lost part of the trim has changed how it is drawn. */

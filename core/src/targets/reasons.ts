@@ -9,7 +9,7 @@ import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
-import type { Schooled } from './schooled.ts';
+import type { HouseRulesHere } from './applyHouseRules.ts';
 
 interface MatsHere {
   readonly here: readonly JudgedMat[];
@@ -94,7 +94,7 @@ export const hairReasons = (
 export function coatReasons(
   { packs, derived: { coat } }: Case,
   area: TrimArea,
-  school: Schooled,
+  school: HouseRulesHere,
 ): readonly Reason[] {
   if (area.stands) return [];
   const changed = coat.changedBy.map(({ name, effect, source }) =>

@@ -13,7 +13,7 @@ import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { shavingAt } from '../welfare/shaving.ts';
 import type { Outlined } from './outlined.ts';
 import type { Place } from './place.ts';
-import { schooled } from './schooled.ts';
+import { applyHouseRules } from './applyHouseRules.ts';
 import { throughStages } from './stages.ts';
 import { preferredAt } from './techniquesFor.ts';
 import { isAmong } from '../terms/zone.ts';
@@ -90,7 +90,7 @@ export function targetsOf(
     const area = scaled(visit, drawn ?? byId('area', [], zone.kind.id));
     const brought = fallbacks.find(({ whenLost }) => lost.has(zone.id) && isAmong(whenLost, zone.kind.id));
     const matsHere = plan?.mats.filter(({ mat }) => mat.zone === zone.id) ?? [];
-    const school = schooled(visit, zone, area, matsHere.length > 0);
+    const school = applyHouseRules(visit, zone, area, matsHere.length > 0);
     const settled = targetOf({
       visit,
       zone,

@@ -2,7 +2,7 @@ import type { Case, Derived } from '../case/resolveCase.ts';
 import type { Technique } from '../terms/tool.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
-import type { Schooled } from './schooled.ts';
+import type { HouseRulesHere } from './applyHouseRules.ts';
 
 /**
  * The techniques of the zone in order: the house rules', without what the coat or welfare takes away; what a restriction
@@ -11,7 +11,7 @@ import type { Schooled } from './schooled.ts';
  */
 export function techniquesFor(
   visit: Case,
-  school: Schooled,
+  school: HouseRulesHere,
   welfare: Welfare,
   shaving: Derived['shaving']['answer'],
   { mm, allOver, felted }: { readonly mm: number; readonly allOver: boolean; readonly felted: boolean },

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { workOf } from '../../testing/order.ts';
+import type { Mat } from '../hands/hands.ts';
 import { hairEverywhere, mat, sign } from '../../testing/packs.ts';
 
 describe('what a step says', () => {
@@ -46,5 +47,28 @@ describe('what a step says', () => {
     expect(danced.plan.cautions.join()).toMatch(/Two people lift/);
     const light = workOf('standard-poodle', { measurements: { weightKg: 20 } });
     expect(light.tasks.filter(({ secondHands }) => secondHands !== null)).toEqual([]);
+  });
+
+  it('a dancer under a bare blade wants a second pair of hands wherever it is clipped, and no comb does', () => {
+    for (const { id, zone, technique, secondHands } of danced.tasks) {
+      if (zone !== null && technique !== null && !id.startsWith('mat:'))
+        expect(secondHands?.text.includes('dancer') ?? false, id).toBe(technique === 'clip');
+    }
+  });
+
+  it('much dematting is for two, a small mat is not', () => {
+    const helped = (mats: readonly Mat[]) =>
+      workOf('golden-retriever', { hairMm: hairEverywhere(60), mats }).tasks.flatMap(({ id, secondHands }) =>
+        id.startsWith('mat:') ? [secondHands?.text ?? null] : [],
+      );
+    const small = { lengthCm: 2, widthCm: 2, tightness: 1 } as const;
+    expect(helped([mat('breech.left', small)])).toEqual([null]);
+    const places = ['breech.left', 'breech.right', 'thigh.left', 'thigh.right', 'forechest'];
+    const many = helped(
+      places.map((zone) => mat(zone, { lengthCm: 12, widthCm: 8, tightness: 2, toSkinMm: 8 })),
+    );
+    expect(many.length).toBeGreaterThan(2);
+    expect(new Set(many).size).toBe(1);
+    expect(many[0]).toMatch(/for two/);
   });
 });

@@ -2,6 +2,7 @@ import { holds } from '../case/holds.ts';
 import type { BathPlan } from '../bath/bathPlan.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { Estimate } from '../estimate/estimate.ts';
+import type { JudgedMat } from '../mats/matPlan.ts';
 import type { Plan } from '../plan/plan.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { stepCautions } from '../welfare/cautions.ts';
@@ -66,13 +67,17 @@ function fixedTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft
 /** A dog is stood up and brushed before anything is cut out of it. */
 const BEFORE_MATS = ['brush'];
 
+const minutesFor = ({ decision, brushMinutes, clipMinutes }: JudgedMat): number =>
+  decision === 'clip' ? clipMinutes : brushMinutes + (decision === 'part' ? clipMinutes : 0);
+
 function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
   const { tasks, zones } = visit.packs;
   const bare = bareTechnique(visit.packs.tools);
-  return (mats?.mats ?? []).flatMap((judged): Draft[] => {
-    const { mat, decision, brushMinutes, clipMinutes, blade, takesZone } = judged;
-    const minutes =
-      decision === 'clip' ? clipMinutes : brushMinutes + (decision === 'part' ? clipMinutes : 0);
+  const all = mats?.mats ?? [];
+  const matMinutes = all.reduce((sum, judged) => sum + minutesFor(judged), 0);
+  return all.flatMap((judged): Draft[] => {
+    const { mat, decision, blade, takesZone } = judged;
+    const minutes = minutesFor(judged);
     if (minutes <= 0) return [];
     const kind = zoneKind(zones, mat.zone);
     const trigger = isTriggered(visit, null, mat.zone, decision === 'save' ? undefined : bare);
@@ -103,6 +108,7 @@ function matTasks(visit: Case, { mats }: Plan): readonly Draft[] {
         safety: true,
         how: [tasks.mats.how[decision]],
         cautions: stepCautions(visit, 'mats', decision === 'save' ? null : bare),
+        secondHands: helpFor(visit, { fixed: 'mats', zone: null, technique: null, minutes: matMinutes }),
         after: BEFORE_MATS,
       },
     ];

@@ -9,13 +9,18 @@ interface Where {
   readonly fixed: string | null;
   readonly zone: string | null;
   readonly technique: Technique | null;
+  /** Of all the steps of its name. */
+  readonly minutes?: number;
 }
 
-export function helpFor(visit: Case, { fixed, zone, technique }: Where): Task['secondHands'] {
+/** Whether a second pair of hands is wanted at a step, and what to do alone; null where not. */
+export function helpFor(visit: Case, { fixed, zone, technique, minutes = 0 }: Where): Task['secondHands'] {
   const help = visit.packs.tasks.secondHands.find(
-    ({ when, fixed: steps, zones }) =>
+    ({ when, fixed: steps, zones, fromMinutes }) =>
       holds(visit, when, { techniques: technique === null ? [] : [technique] }) &&
-      ((fixed !== null && steps.includes(fixed)) || (zone !== null && zones.includes(zone))),
+      minutes >= fromMinutes &&
+      ((fixed !== null && steps.includes(fixed)) ||
+        (zone !== null && (zones.includes('*') || isAmong(zones, zone)))),
   );
   return help ? { text: help.text, alone: help.alone } : null;
 }

@@ -35,7 +35,7 @@ export function handsRoutes(db: Database, library: Library): Router {
       if (sheet.handsVersion !== version) throw changedMeanwhile('sheet of findings', sheet);
       const lifted = liftedBy(body.hands, sheet, library);
       if (lifted.length > 0 && !MAY_DECIDE.includes(role)) throw mayNotLift();
-      const dogVersion = await toCard(tx, sheet, body, library);
+      const dogVersion = await writeLastingFindings(tx, sheet, body, library);
       const [row] = await tx
         .update(visits)
         .set({ hands: body.hands, handsVersion: version + 1 })
@@ -76,7 +76,7 @@ const mayNotLift = () =>
   );
 
 /** Writes what stays to the dog's card where it differs; gives the card's version. */
-async function toCard(
+async function writeLastingFindings(
   tx: SalonTx,
   sheet: PlanSheet,
   { hands, dogVersion }: SaveHands,

@@ -87,7 +87,8 @@ export function workRoutes(db: Database, library: Library): Router {
         .returning({ id: workLog.id });
       const added = new Set(fresh.map(({ id }) => id));
       const after = await logOf(tx, visitId);
-      if (events.some(({ id, kind }) => added.has(id) && kind === 'bathed')) await drain(tx, log, after);
+      if (events.some(({ id, kind }) => added.has(id) && kind === 'bathed'))
+        await deductFromBottles(tx, log, after);
       const ended = finishedAt ?? (after.some(({ kind }) => kind === 'ended') ? new Date() : null);
       if (ended !== null && added.size > 0)
         await tx
@@ -249,7 +250,7 @@ const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/i;
  * What a bath used comes out of its bottles, once whoever logs it: the last word of what was used counts, and what was taken before it is put
  * back. A bottle is never below nothing.
  */
-async function drain(
+async function deductFromBottles(
   tx: SalonTx,
   before: readonly TableEvent[],
   after: readonly TableEvent[],

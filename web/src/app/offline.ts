@@ -2,7 +2,7 @@ import type { TodayLine } from '@kurrel/contract';
 import { keptActs } from '../visit/kept.ts';
 
 /** What was read of the day, kept by the service worker. */
-const KEPT = 'kurrel-day';
+const DAY_CACHE = 'kurrel-day';
 
 /** Keeps the screens for days without a network; tells when a newer version waits. Where the address is not secure there is none of it. */
 export function keepOffline(waiting: () => void): void {
@@ -123,7 +123,7 @@ async function forgetOtherDays(paths: readonly string[], visitIds: readonly stri
     ),
   );
   if ('caches' in window) {
-    const cache = await caches.open(KEPT);
+    const cache = await caches.open(DAY_CACHE);
     const others = (await cache.keys()).filter(({ url }) => !staying.has(url));
     await Promise.all(others.map((request) => cache.delete(request)));
   }
@@ -133,6 +133,6 @@ async function forgetOtherDays(paths: readonly string[], visitIds: readonly stri
 /** Whoever signs out, is blocked or begins another day leaves nothing of the day on the device. */
 export async function forgetDay(): Promise<void> {
   await asking;
-  if ('caches' in window) await caches.delete(KEPT).catch(() => undefined);
+  if ('caches' in window) await caches.delete(DAY_CACHE).catch(() => undefined);
   await keptActs.forgetLogs().catch(() => undefined);
 }

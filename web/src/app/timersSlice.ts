@@ -11,13 +11,13 @@ export interface Timer {
 }
 export type Timers = Readonly<Record<string, Timer>>;
 
-const KEPT = 'kurrel.timers';
+const TIMERS_KEY = 'kurrel.timers';
 /** Nothing stands on a coat over night: an older timer is let go. */
 const OLDEST_MS = 6 * 3600_000;
 
 function kept(): Timers {
   try {
-    const found = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Timers;
+    const found = JSON.parse(localStorage.getItem(TIMERS_KEY) ?? '{}') as Timers;
     const fresh = Object.entries(found).filter(([, { sinceMs }]) => Date.now() - sinceMs < OLDEST_MS);
     return Object.fromEntries(fresh);
   } catch {
@@ -26,7 +26,7 @@ function kept(): Timers {
 }
 
 const keep = (timers: Timers): Timers => {
-  localStorage.setItem(KEPT, JSON.stringify(timers));
+  localStorage.setItem(TIMERS_KEY, JSON.stringify(timers));
   return timers;
 };
 

@@ -4,7 +4,7 @@ import { api } from './api/ask.ts';
 import { eventStream } from './eventStream.ts';
 import { useAppDispatch, useAppStore } from './store.ts';
 
-/** Many changes at once are one look, ms. */
+/** Debounce, ms. */
 const GATHER_MS = 150;
 const NAME = 'kurrel day';
 

@@ -24,7 +24,7 @@ export interface PlacedCallout {
   readonly anchor: number;
 }
 
-/** A stretch of the sheet, in drawing units. */
+/** Rectangle, drawing units. */
 export interface Box {
   readonly x: number;
   readonly y: number;
@@ -190,7 +190,7 @@ const inTheWay = (a: Seat, b: Seat): boolean =>
   crosses(b.to, b.from, a.box, 2) ||
   meet(a.to.x, a.to.y, a.from.x, a.from.y, b.to.x, b.to.y, b.from.x, b.from.y);
 
-/** One label so far from its place is as bad as two that are each half as far and half again. */
+/** Quadratic penalty on the distance of a label from its place. */
 const ONE_FAR = 150;
 /** Less is not worth trying to better. */
 const WORTH = 25;

@@ -65,5 +65,5 @@ export function stanceWord({ stance }: Pick<Task, 'stance'>): string {
 }
 
 /** Whole minutes; less than one is told as such. */
-export const minutesWord = (minutes: number): string =>
+export const minutesWhole = (minutes: number): string =>
   minutes > 0 && minutes < 0.75 ? 'under 1 min' : `${Math.round(minutes)} min`;

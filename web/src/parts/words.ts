@@ -36,7 +36,7 @@ export const moneyWord = (value: number, currency: string): string =>
   new Intl.NumberFormat('en', { style: 'currency', currency, maximumFractionDigits: 0 }).format(value);
 
 /** A range of minutes, to the nearest five. */
-export const minutesWord = ({ lo, hi }: { readonly lo: number; readonly hi: number }): string => {
+export const minutesRange = ({ lo, hi }: { readonly lo: number; readonly hi: number }): string => {
   const round = (value: number) => (value < 10 ? Math.round(value) : Math.round(value / 5) * 5);
   return round(lo) === round(hi) ? `${round(lo)} min` : `${round(lo)}–${round(hi)} min`;
 };

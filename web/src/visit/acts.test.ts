@@ -2,7 +2,7 @@ import type { Problem, SentEvent } from '@kurrel/contract';
 import type { TableAct, TableEvent } from '@kurrel/core';
 import fc from 'fast-check';
 import { describe, expect, it, vi } from 'vitest';
-import type { ActWorld, KeptAct, LogSent, LogState } from './acts.ts';
+import type { ActPorts, KeptAct, LogSent, LogState } from './acts.ts';
 import { Acts } from './acts.ts';
 
 const me = { id: 'p1', name: 'Bram' };
@@ -36,7 +36,7 @@ function salon(
   };
   const log = () => [...stored.values()].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
   const device = (name: string, skewMs = 0): Acts => {
-    const world: ActWorld = {
+    const world: ActPorts = {
       send: (_visit, events): Promise<LogSent> => {
         const how = answer(events);
         if (typeof how === 'number') return Promise.resolve({ refused: problem(how) });
@@ -147,7 +147,7 @@ describe('acts at the table', () => {
     const again = device('tablet');
     await again.open('v');
     await again.act(me, 'v', rest(2));
-    await again.heard('v', []);
+    await again.receiveLog('v', []);
     expect(last()?.events.map((event) => event.kind === 'rested' && event.minutes)).toEqual([1, 2]);
   });
 
@@ -183,7 +183,7 @@ describe('acts at the table', () => {
     await right.act(me, 'v', rest(1));
     await settled(disk);
     await behind.open('v');
-    await behind.heard('v', log());
+    await behind.receiveLog('v', log());
     await behind.act(me, 'v', rest(2));
     await settled(disk);
     expect(log().map(({ device: name }) => name)).toEqual(['right', 'behind']);

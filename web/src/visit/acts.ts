@@ -27,7 +27,7 @@ export interface LogState {
 }
 
 /** What the log needs of the world; the tests give it another. */
-export interface ActWorld {
+export interface ActPorts {
   readonly send: (visitId: string, events: readonly SentEvent[]) => Promise<LogSent>;
   readonly kept: {
     readonly write: (act: KeptAct) => Promise<void>;
@@ -62,7 +62,7 @@ export class Acts {
   private state: LogState['state'] = 'sent';
   private ready: Promise<void> | null = null;
 
-  constructor(private readonly world: ActWorld) {}
+  constructor(private readonly world: ActPorts) {}
 
   /** Opens a dog's log: what this device has kept, and what it knows the server to have. */
   async open(visitId: string): Promise<void> {
@@ -74,7 +74,7 @@ export class Acts {
   }
 
   /** The server's log, read anew. */
-  async heard(visitId: string, log: readonly TableEvent[]): Promise<void> {
+  async receiveLog(visitId: string, log: readonly TableEvent[]): Promise<void> {
     await this.known(visitId, log);
     this.tell(visitId);
   }
@@ -82,7 +82,7 @@ export class Acts {
   /** The server's log where marks of acts have changed: it takes the place of what was known. */
   async replaced(visitId: string, log: readonly TableEvent[]): Promise<void> {
     this.logs.set(visitId, log);
-    await this.heard(visitId, log);
+    await this.receiveLog(visitId, log);
   }
 
   /** One touch: kept on this device before anything else happens with it. */

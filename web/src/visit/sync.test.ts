@@ -4,7 +4,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { KeptEdits } from './kept.ts';
 import type { Base, PartValue } from './part.ts';
 import { stayingFindings } from '../parts/visitCase.ts';
-import type { Sent, World } from './sync.ts';
+import type { Sent, SyncPorts } from './sync.ts';
 import { Sync } from './sync.ts';
 import type { PartSync } from './syncSlice.ts';
 
@@ -34,7 +34,7 @@ function desk(...answers: ((edits: KeptEdits, value: PartValue) => Sent)[]) {
   let sync: PartSync = { state: 'saved', problem: null, clash: null, offer: null };
   let keys = 0;
   let written = 0;
-  const world: World = {
+  const world: SyncPorts = {
     send: (edits, key, value) => {
       sent.push({ key, value, version: edits.base.version });
       const answer = answers.shift();
@@ -53,7 +53,7 @@ function desk(...answers: ((edits: KeptEdits, value: PartValue) => Sent)[]) {
     stays: (part) => Promise.resolve(part === 'hands' ? stayingFindings : () => false),
     pause: () => Promise.resolve(),
     show: (_visit, _part, value) => void shown.push(value),
-    stands: (_visit, _part, change) => {
+    partStatusChanged: (_visit, _part, change) => {
       sync = { ...sync, ...change };
     },
     saved: () => undefined,

@@ -14,7 +14,7 @@ export type Sent =
   | { readonly refused: Problem; readonly retryAfterMs?: number };
 
 /** What the outbox needs of the world; the tests give it another. */
-export interface World {
+export interface SyncPorts {
   readonly send: (edits: KeptEdits, key: string, value: PartValue) => Promise<Sent>;
   readonly kept: {
     readonly write: (edits: KeptEdits) => Promise<void>;
@@ -29,7 +29,7 @@ export interface World {
   readonly pause: (ms: number) => Promise<void>;
   /** Puts a value on the open screen, as one step to undo. */
   readonly show: (visitId: string, part: Part, value: PartValue) => void;
-  readonly stands: (visitId: string, part: Part, sync: Partial<PartSync>) => void;
+  readonly partStatusChanged: (visitId: string, part: Part, sync: Partial<PartSync>) => void;
   readonly saved: (edits: KeptEdits, told: object) => void;
   readonly tell: (text: string) => void;
 }
@@ -52,7 +52,7 @@ export class Sync {
   private readonly rests = new Map<string, ReturnType<typeof setTimeout>>();
   private readonly keeping = new Map<string, ReturnType<typeof setTimeout>>();
 
-  constructor(private readonly world: World) {}
+  constructor(private readonly world: SyncPorts) {}
 
   /**
    * Opens a part on its newest saved version and gives what to show. Findings kept from before are merged into it; a kept
@@ -76,7 +76,7 @@ export class Sync {
       wanted: isSentByItself(part),
       sending: null,
     };
-    this.world.stands(visitId, part, { state: 'saved', problem: null, clash: null, offer: null });
+    this.world.partStatusChanged(visitId, part, { state: 'saved', problem: null, clash: null, offer: null });
     if (!kept || isEqual(kept.value, newest.value) || isEqual(kept.value, kept.base.value)) {
       this.edits.set(id, fresh);
       void this.forget(id);
@@ -84,7 +84,7 @@ export class Sync {
     }
     if (kept.base.version >= newest.version) {
       this.edits.set(id, kept);
-      this.world.stands(visitId, part, { state: 'changed' });
+      this.world.partStatusChanged(visitId, part, { state: 'changed' });
       void this.run(id);
       return { first: kept.base.value, then: kept.value };
     }
@@ -93,14 +93,14 @@ export class Sync {
     if (part === 'choices') {
       this.edits.set(id, fresh);
       const differs = merged.mine.length > 0 || merged.clashes.length > 0;
-      this.world.stands(visitId, part, { offer: differs ? merged : null });
+      this.world.partStatusChanged(visitId, part, { offer: differs ? merged : null });
       if (!differs) void this.forget(id);
       return { first: newest.value, then: null };
     }
     const value = valueOf(part, merged.entries);
     await this.put({ ...fresh, value });
     if (merged.clashes.length > 0)
-      this.world.stands(visitId, part, { state: 'clash', clash: { merged, theirs: newest } });
+      this.world.partStatusChanged(visitId, part, { state: 'clash', clash: { merged, theirs: newest } });
     else void this.run(id);
     return { first: newest.value, then: isEqual(value, newest.value) ? null : value };
   }
@@ -128,11 +128,11 @@ export class Sync {
     this.keepSoon(id);
     if (clean) {
       void this.forget(id);
-      this.world.stands(visitId, part, { state: 'saved', problem: null });
+      this.world.partStatusChanged(visitId, part, { state: 'saved', problem: null });
       return;
     }
     if (this.running.has(id)) return;
-    this.world.stands(visitId, part, { state: 'changed' });
+    this.world.partStatusChanged(visitId, part, { state: 'changed' });
     if (!isSentByItself(part)) return;
     clearTimeout(this.rests.get(id));
     this.rests.set(
@@ -161,7 +161,7 @@ export class Sync {
     if (!edits) return;
     const value = valueOf(part, decided(clash.merged, mine));
     await this.put({ ...edits, base: clash.theirs, value, sending: null });
-    this.world.stands(visitId, part, { state: 'changed', clash: null, problem: null });
+    this.world.partStatusChanged(visitId, part, { state: 'changed', clash: null, problem: null });
     this.world.show(visitId, part, value);
     await this.run(edits.id);
   }
@@ -176,7 +176,7 @@ export class Sync {
   ): Promise<void> {
     const edits = this.edits.get(keptId(personId, visitId, part));
     if (!edits) return;
-    this.world.stands(visitId, part, { offer: null });
+    this.world.partStatusChanged(visitId, part, { offer: null });
     if (!putIn) return this.forget(edits.id);
     const entries: Entries = decided(
       offer,
@@ -184,7 +184,7 @@ export class Sync {
     );
     const value = valueOf(part, entries);
     await this.put({ ...edits, value });
-    this.world.stands(visitId, part, { state: 'changed' });
+    this.world.partStatusChanged(visitId, part, { state: 'changed' });
     this.world.show(visitId, part, value);
   }
 
@@ -196,7 +196,7 @@ export class Sync {
     }
   }
 
-  /** Lets go of what is in memory; it stays in the browser under its person's name. */
+  /** Clears memory; IndexedDB keeps the edits by person. */
   close(): void {
     for (const timer of this.rests.values()) clearTimeout(timer);
     this.keepNow();
@@ -264,12 +264,12 @@ export class Sync {
     const decidedOn = isSentByItself(part) || edits.base.version > 0;
     if (!edits.sending && decidedOn && isEqual(edits.value, edits.base.value)) {
       await this.forget(id);
-      this.world.stands(visitId, part, { state: 'saved', problem: null });
+      this.world.partStatusChanged(visitId, part, { state: 'saved', problem: null });
       return false;
     }
     const sending = edits.sending ?? { key: this.world.newKey(), value: edits.value };
     await this.put({ ...edits, sending });
-    this.world.stands(visitId, part, { state: 'sending' });
+    this.world.partStatusChanged(visitId, part, { state: 'sending' });
     const sent = await this.world.send(edits, sending.key, sending.value);
     // Meanwhile somebody may have gone on editing, signed out, or somebody else signed in.
     edits = this.edits.get(id);
@@ -280,24 +280,24 @@ export class Sync {
       await this.put({ ...edits, base: sent.saved, sending: null, wanted });
       this.world.saved(edits, sent.told);
       const done = isEqual(edits.value, sent.saved.value);
-      this.world.stands(visitId, part, { state: done ? 'saved' : 'changed', problem: null });
+      this.world.partStatusChanged(visitId, part, { state: done ? 'saved' : 'changed', problem: null });
       if (done) await this.forget(id);
       return !done && wanted;
     }
     const { refused } = sent;
     if (refused.type === 'urn:kurrel:problem:changed-meanwhile') return this.mergeIn(edits, refused);
     if (refused.status === 401) {
-      this.world.stands(visitId, part, { state: 'signed-out', problem: refused });
+      this.world.partStatusChanged(visitId, part, { state: 'signed-out', problem: refused });
       return false;
     }
     if (refused.status === 0 || refused.status >= 500) {
-      this.world.stands(visitId, part, { state: 'retrying', problem: refused });
+      this.world.partStatusChanged(visitId, part, { state: 'retrying', problem: refused });
       await this.world.pause(sent.retryAfterMs ?? this.backOffMs);
       this.backOffMs = Math.min(LONGEST_BACK_OFF_MS, this.backOffMs * 2);
       return this.edits.has(id);
     }
     await this.put({ ...edits, sending: null, wanted: isSentByItself(part) });
-    this.world.stands(visitId, part, { state: 'refused', problem: refused });
+    this.world.partStatusChanged(visitId, part, { state: 'refused', problem: refused });
     return false;
   }
 
@@ -308,7 +308,11 @@ export class Sync {
     const merged = mergedPart(part, edits.base.value, edits.value, theirs.value, stays);
     if (merged.clashes.length > 0) {
       await this.put({ ...edits, sending: null });
-      this.world.stands(visitId, part, { state: 'clash', clash: { merged, theirs }, problem: null });
+      this.world.partStatusChanged(visitId, part, {
+        state: 'clash',
+        clash: { merged, theirs },
+        problem: null,
+      });
       return false;
     }
     const value = valueOf(part, merged.entries);

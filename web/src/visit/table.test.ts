@@ -21,7 +21,7 @@ it('what changed while the log was being read is read too', async () => {
     return new Promise((resolve) => setTimeout(() => resolve(new Response(said)), 20));
   });
   const heard: string[] = [];
-  const acts = { heard: (_visitId: string, log: string[]) => Promise.resolve(void heard.push(...log)) };
+  const acts = { receiveLog: (_visitId: string, log: string[]) => Promise.resolve(void heard.push(...log)) };
   const store = configureStore({
     reducer: { [api.reducerPath]: api.reducer },
     middleware: (defaults) => defaults({ thunk: { extraArgument: { acts } } }).concat(api.middleware),

@@ -4,7 +4,7 @@ import { problemOf } from '../app/api/problem.ts';
 import { sessionApi } from '../app/api/session.ts';
 import { visitApi } from '../app/api/visit.ts';
 import type { AppThunk } from '../app/store.ts';
-import type { ActWorld } from './acts.ts';
+import type { ActPorts } from './acts.ts';
 import { keptActs } from './kept.ts';
 import { openedTable, showLog } from './tableSlice.ts';
 import type { Dispatch } from './world.ts';
@@ -28,7 +28,7 @@ function deviceName(): string {
 export const DEVICE_NAME = deviceName();
 
 /** The log's world in a browser. */
-export const actWorld = (dispatch: Dispatch): ActWorld => ({
+export const actWorld = (dispatch: Dispatch): ActPorts => ({
   send: async (visitId, events) => {
     const answer = await dispatch(visitApi.endpoints.sendLog.initiate({ visitId, key: v4(), events }));
     return 'data' in answer && answer.data ? { log: answer.data } : { refused: problemOf(answer.error) };
@@ -55,7 +55,7 @@ export const readLog =
   (visitId: string): AppThunk<Promise<void>> =>
   async (dispatch, _getState, { acts }) => {
     const { data } = await dispatch(visitApi.endpoints.readLog.initiate(visitId, { track: false }));
-    if (data) await acts.heard(visitId, data);
+    if (data) await acts.receiveLog(visitId, data);
   };
 
 /** One touch at the table. */

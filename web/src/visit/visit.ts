@@ -68,13 +68,13 @@ export const openVisit =
         dispatch(openChoices({ visitId, choices: first as Choices }));
         if (then) dispatch(takeChoices(then as Choices));
       }
-      if (then) dispatch(notify({ text: KEPT[part] }));
+      if (then) dispatch(notify({ text: SAVED_WORDS[part] }));
       else if (!other && theirs && !toldThere.includes(part))
         dispatch(notify({ text: `${newest.by} ${MEANWHILE[part]} It is on the screen.` }));
     }
   };
 
-const KEPT: Readonly<Record<Part, string>> = {
+const SAVED_WORDS: Readonly<Record<Part, string>> = {
   hands: 'Findings that had not reached the server were kept.',
   choices: 'Your unsaved changes to this draft were kept. Undo takes them back.',
   work: 'Changes of bath or order that had not reached the server were kept.',

@@ -6,7 +6,7 @@ import { api } from '../app/api/ask.ts';
 import { problemOf } from '../app/api/problem.ts';
 import type { personOf } from '../app/api/session.ts';
 import { visitApi } from '../app/api/visit.ts';
-import { eventually } from '../app/eventually.ts';
+import { importWhenOnline } from '../app/importWhenOnline.ts';
 import { notify } from '../app/noticeSlice.ts';
 import { takeChoices } from './choicesSlice.ts';
 import { takeHands } from './handsSlice.ts';
@@ -14,7 +14,7 @@ import { takeWork } from './workSlice.ts';
 import type { KeptEdits } from './kept.ts';
 import { kept } from './kept.ts';
 import type { Base, PartValue } from './part.ts';
-import type { Sent, World } from './sync.ts';
+import type { Sent, SyncPorts } from './sync.ts';
 import { stands } from './syncSlice.ts';
 
 type State = Parameters<ReturnType<typeof visitApi.endpoints.visit.select>>[0] &
@@ -23,14 +23,14 @@ type State = Parameters<ReturnType<typeof visitApi.endpoints.visit.select>>[0] &
 export type Dispatch = ThunkDispatch<State, unknown, UnknownAction>;
 
 /** The outbox's world in a browser: the API, IndexedDB, the network's comings and goings, the store. */
-export const browserWorld = (dispatch: Dispatch): World => ({
+export const browserWorld = (dispatch: Dispatch): SyncPorts => ({
   send: (edits, key, value) => send(dispatch, edits, key, value),
   kept,
   newKey: () => nanoid(),
   stays: async (part) => {
     if (part !== 'hands') return () => false;
     // With the packs, which signing in does not wait for.
-    const { stayingFindings } = await eventually(() => import('../parts/visitCase.ts'));
+    const { stayingFindings } = await importWhenOnline(() => import('../parts/visitCase.ts'));
     return stayingFindings;
   },
   pause,
@@ -39,7 +39,7 @@ export const browserWorld = (dispatch: Dispatch): World => ({
     else if (part === 'work') dispatch(takeWork(value as Work));
     else dispatch(takeChoices(value as Choices));
   },
-  stands: (visitId, part, sync) => dispatch(stands({ visitId, part, sync })),
+  partStatusChanged: (visitId, part, sync) => dispatch(stands({ visitId, part, sync })),
   saved: ({ visitId, part, value }, told) => {
     dispatch(
       visitApi.util.updateQueryData('visit', visitId, (sheet) => {

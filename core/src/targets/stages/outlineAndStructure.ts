@@ -3,7 +3,7 @@ import type { TrimArea } from '../../packs/breed.ts';
 import { techniqueKind } from '../../tools/drawer.ts';
 import { outlineAt, outlineConflicts } from '../outlineAt.ts';
 import type { Stage } from '../place.ts';
-import { structured } from '../structured.ts';
+import { adjustForStructure } from '../adjustForStructure.ts';
 
 /** The length as this dog's outline, findings and coat need it; hair that stands is only tipped. */
 export const outlineAndStructure: Stage = (place, draft) => {
@@ -15,7 +15,7 @@ export const outlineAndStructure: Stage = (place, draft) => {
   const [first] = school.techniques;
   const bladed = first !== undefined && techniqueKind(visit.packs.tools, first).onSkin;
   const found = { area, welfare, outlined, bladed, schoolShare: school.share };
-  const { mm, reasons } = structured(visit, zone, found, draft.mm);
+  const { mm, reasons } = adjustForStructure(visit, zone, found, draft.mm);
   return { ...draft, outlined, conflicts, mm, reasons: [...draft.reasons, ...reasons] };
 };
 

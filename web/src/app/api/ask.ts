@@ -16,7 +16,11 @@ const AGAIN_MS = [400, 1500];
  * Every request: a write carries an idempotency key, what got no answer or “not just now” is sent again, and who is no
  * longer signed in is asked to sign in.
  */
-const patiently: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, own, extra) => {
+const retryingBaseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (
+  args,
+  own,
+  extra,
+) => {
   const request = typeof args === 'string' ? { url: args } : args;
   const headers = { ...(request.headers as Record<string, string> | undefined) };
   const write = request.method !== undefined && request.method !== 'GET';
@@ -39,7 +43,7 @@ const patiently: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> =
  * `problemOf` reads them.
  */
 export const api = createApi({
-  baseQuery: patiently,
+  baseQuery: retryingBaseQuery,
   tagTypes: ['Session', 'Dog', 'Drawer', 'Salon', 'Visit', 'Day', 'People', 'Sessions', 'Shelf', 'Outbox'],
   endpoints: () => ({}),
 });

@@ -4,13 +4,13 @@ import { byRole } from '@kurrel/core';
 import { lazy, Suspense } from 'react';
 import Form from 'react-bootstrap/Form';
 import { packs } from '../../app/packs.ts';
-import { eventually } from '../../app/eventually.ts';
+import { importWhenOnline } from '../../app/importWhenOnline.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { ContactTimer } from '../../parts/ContactTimer.tsx';
 import { Loading } from '../../parts/Loading.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Stops } from '../../parts/Stops.tsx';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 import { Title } from '../../parts/Title.tsx';
 import { takenBefore, useBath } from '../../parts/useWork.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
@@ -20,7 +20,7 @@ import { Amount, mlWord } from './Amount.tsx';
 import { TakeFromBottles } from './TakeFromBottles.tsx';
 
 const DryingCurve = lazy(async () => ({
-  default: (await eventually(() => import('./DryingCurve.tsx'))).DryingCurve,
+  default: (await importWhenOnline(() => import('./DryingCurve.tsx'))).DryingCurve,
 }));
 
 /** The bath of this dog: what goes on and why, how much from which bottle, how it is dried, what sets it. */
@@ -55,7 +55,7 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
       </aside>
       <section className="bath-steps" aria-label="Programme">
         <h2>
-          Wash and condition <span className="muted">{minutesWord(wash?.minutes.mid ?? 0)}</span>
+          Wash and condition <span className="muted">{minutesWhole(wash?.minutes.mid ?? 0)}</span>
         </h2>
         {bath.twice && (
           <p className="caution">
@@ -79,11 +79,11 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
       </section>
       <section className="bath-dry" aria-label="Drying">
         <h2>
-          Dry <strong>{minutesWord(bath.drying.minutes)}</strong>
+          Dry <strong>{minutesWhole(bath.drying.minutes)}</strong>
           {dry && (
             <span className="muted">
               {' '}
-              of {minutesWord(dry.minutes.mid)} with towels and setting up (8 in 10:{' '}
+              of {minutesWhole(dry.minutes.mid)} with towels and setting up (8 in 10:{' '}
               {Math.round(dry.minutes.lo)} to {Math.round(dry.minutes.hi)})
             </span>
           )}
@@ -103,10 +103,10 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
         </Suspense>
         <ul className="saves">
           <li>
-            another towel saves <strong>{minutesWord(bath.drying.anotherTowelSaves)}</strong>
+            another towel saves <strong>{minutesWhole(bath.drying.anotherTowelSaves)}</strong>
           </li>
           <li>
-            a second dryer saves <strong>{minutesWord(bath.drying.anotherDryerSaves)}</strong>
+            a second dryer saves <strong>{minutesWhole(bath.drying.anotherDryerSaves)}</strong>
           </li>
         </ul>
         {dry?.because.some(({ of }) => of === 'logged') && (

@@ -4,7 +4,7 @@ import type { BreedPack, Proposal } from '@kurrel/core';
 import { outlineOf, withChoices } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api/session.ts';
-import { useHeavy } from '../../app/useHeavy.ts';
+import { useWorker } from '../../app/useWorker.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { WithVisit } from '../../parts/WithVisit.tsx';
@@ -36,7 +36,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
   }, [visitId, kept]);
 
   const { swaps } = kept;
-  const found = useHeavy((work) => work.looks(sheet, swaps), [sheet, swaps]);
+  const found = useWorker((work) => work.looks(sheet, swaps), [sheet, swaps]);
   const asked = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [sheet, breed]);
   const looks = useMemo(
     () => found?.map((look): Proposal => ({ ...look, visit: withChoices(asked, look.choices) })) ?? [],

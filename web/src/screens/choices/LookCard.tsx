@@ -13,7 +13,7 @@ import Form from 'react-bootstrap/Form';
 import { useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import type { Frame } from '../../drawing/frame.ts';
-import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
+import { minutesRange, moneyWord, zoneWord } from '../../parts/words.ts';
 import type { Swap } from './keptBoard.ts';
 
 /** One side of the dog, at one scale for all looks. */
@@ -136,8 +136,8 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
           a year
         </li>
         <li>
-          today {minutesWord(estimate.minutes)}
-          {estimate.mats.mid > 0 && `, mats ${minutesWord(estimate.mats)} of it`}
+          today {minutesRange(estimate.minutes)}
+          {estimate.mats.mid > 0 && `, mats ${minutesRange(estimate.mats)} of it`}
         </li>
         {look.marks.of > 0 && (
           <li>

@@ -69,7 +69,7 @@ export function DogForm({ dog, saving, onSave }: DogFormProps) {
             render={({ field }) => (
               <BreedField
                 id="breedId"
-                label="Drawn as"
+                label="Breed for the drawing"
                 breedId={field.value}
                 error={errors.breedId?.message}
                 onBreed={field.onChange}
@@ -131,7 +131,7 @@ export function DogForm({ dog, saving, onSave }: DogFormProps) {
         </Button>
         {Object.keys(errors).length > 0 && (
           <span className="text-danger" role="alert">
-            Something above cannot be right; it is marked.
+            Fix the marked fields.
           </span>
         )}
       </div>

@@ -4,6 +4,7 @@ import { byId, schoolsOf } from '@kurrel/core';
 import { memo } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
+import { shrinksWord } from '@kurrel/words';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
@@ -107,9 +108,7 @@ export const DogStrip = memo(function DogStrip({
           <p>
             {plan.coat.name}
             {hands.dense && ', dense'}
-            {plan.coat.curl < 1 && (
-              <span className="muted"> · curl comes back to {plan.coat.curl.toFixed(2)}</span>
-            )}
+            {plan.coat.curl < 1 && <span className="muted"> · {shrinksWord(plan.coat.curl)}</span>}
             {sheet.lastVisit === null && <span className="muted"> · first visit, hair not measured yet</span>}
           </p>
         </section>

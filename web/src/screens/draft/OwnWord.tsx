@@ -39,7 +39,7 @@ export function OwnWord({
   };
   return (
     <section className="own-word">
-      <h3>Your own word</h3>
+      <h3>Set it yourself</h3>
       <LengthField
         label="Leave"
         mm={override?.targetMm ?? null}
@@ -89,7 +89,7 @@ export function OwnWord({
             />
           </Form.Group>
           <Button variant="outline-secondary" size="sm" className="mt-2" onClick={onClear}>
-            Take my word back
+            Remove my setting
           </Button>
         </>
       )}

@@ -1,6 +1,6 @@
 import type { Mend, RuleCheck } from '@kurrel/core';
-import { formatLength, zoneKind } from '@kurrel/core';
-import { allowedWord, measuredWord, ruleFigure } from '@kurrel/words';
+import { formatLength, zoneKind, zoneKindId } from '@kurrel/core';
+import { allowedWord, listWord, measuredWord, ruleFigure } from '@kurrel/words';
 import { addDays } from 'date-fns';
 import { memo, useEffect, useState } from 'react';
 import { packs } from '../../app/packs.ts';
@@ -115,7 +115,10 @@ function MendIt({ check, mend }: { readonly check: RuleCheck; readonly mend: Men
     return <span className="advice">No change in one place mends it within what skin and hair allow.</span>;
   }
   const { name } = zoneKind(packs.zones, mend.zone);
-  const word = `${name} ${formatLength(Math.abs(mend.byMm), unit)} ${mend.byMm > 0 ? 'longer' : 'shorter'}`;
+  const kinds = [...new Set(mend.lengths.map(({ zone }) => zoneKindId(zone)))];
+  const others = kinds.filter((kind) => kind !== mend.zone).map((kind) => zoneKind(packs.zones, kind).name);
+  const change = `${name} ${formatLength(Math.abs(mend.byMm), unit)} ${mend.byMm > 0 ? 'longer' : 'shorter'}`;
+  const word = others.length > 0 ? `${change}, ${listWord(others)} too` : change;
   return (
     <button
       type="button"

@@ -25,7 +25,7 @@ export function With({ zone, zones, unit, hands }: WithProps) {
       <section>
         <h3>With</h3>
         <p data-testid="zone-tool">
-          {zone.leftAlone ? 'Leave it as it is.' : 'Nothing in your drawer may do this.'}
+          {zone.leftAlone ? 'Leave it as it is.' : 'No tool you own is suitable here.'}
         </p>
       </section>
     );

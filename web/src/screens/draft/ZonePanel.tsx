@@ -127,7 +127,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           className="mb-3"
           onClick={() => dispatch(setOverride({ zones, patch: { acknowledged: true } }))}
         >
-          I have read this: do it
+          I understand, use it
         </Button>
       )}
       <With zone={zone} zones={zones} unit={unit} hands={props.sheet.hands} />

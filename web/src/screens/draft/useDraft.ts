@@ -27,7 +27,7 @@ import {
 } from '@kurrel/core';
 import { useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
-import { useHeavy } from '../../app/useHeavy.ts';
+import { useWorker } from '../../app/useWorker.ts';
 import { apartRuns } from '../../drawing/apart.ts';
 import { frameFor } from '../../drawing/frame.ts';
 import { caseOf, firstChoices } from '../../parts/visitCase.ts';
@@ -175,7 +175,7 @@ export function useOwnCost(
 /** The plans there would be had each finding not been found; none until the worker has them, which it has when the hand rests. */
 export function useOthers(sheet: VisitSheet, choices: Choices, moving: boolean): readonly Plan[] {
   const asked = sheet.hands.findings.length > 0 && !moving;
-  const others = useHeavy(
+  const others = useWorker(
     asked ? (work) => work.withoutEach(sheet, choices) : null,
     [sheet, choices, asked],
     OTHERS_AFTER_MS,

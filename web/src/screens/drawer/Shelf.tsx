@@ -106,14 +106,14 @@ export function Shelf() {
                   <Button
                     size="sm"
                     variant="outline-secondary"
-                    aria-label={`Take off ${bottle.label}`}
+                    aria-label={`Remove ${bottle.label}`}
                     onClick={() =>
                       void remove(bottle.id).then((answer) => {
                         if (answer.error === undefined) setGone(bottle);
                       })
                     }
                   >
-                    Take off
+                    Remove
                   </Button>
                 </td>
               )}
@@ -200,7 +200,7 @@ function BottleForm({
           {bottle ? 'Save the bottle' : 'Put it on the shelf'}
         </Button>
         <Button size="sm" variant="outline-secondary" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
       </div>
       {problem !== undefined && <ProblemNote problem={problemOf(problem)} />}

@@ -5,6 +5,8 @@ import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { dropFind, putFinds } from '../../visit/handsSlice.ts';
 
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
 /** The coat this dog has against the one its breed should have, and what was seen on it. */
 export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly breed: BreedPack }) {
   const dispatch = useAppDispatch();
@@ -20,7 +22,7 @@ export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly br
     ['grows', `${length(should.rateMmPerMonth)} a month`, `${length(own.rateMmPerMonth)} a month`],
     ['ends at', endWord(should.fullMm), endWord(own.fullMm)],
     ['lies at', `${should.layDeg}°`, `${own.layDeg}°`],
-    ['curl comes back to', should.curl.toFixed(2), own.curl.toFixed(2)],
+    ['shrinks when dry to', percent(should.curl), percent(own.curl)],
     ['strips', should.strips ? 'yes' : 'no', own.strips ? 'yes' : 'no'],
     ['clipper', CLIPPING[should.clipping], CLIPPING[own.clipping]],
   ];
@@ -107,7 +109,7 @@ export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly br
 const CLIPPING = {
   yes: 'yes',
   softens: 'softens it',
-  double: 'not without the talk',
+  double: 'only after explaining to the owner',
   'no-need': 'no need',
   'ends-only': 'ends only',
   no: 'no',

@@ -21,7 +21,7 @@ import {
 } from '@kurrel/words';
 import { useDeferredValue, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
-import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
+import { minutesRange, moneyWord, zoneWord } from '../../parts/words.ts';
 import { firstChoices } from '../../parts/visitCase.ts';
 import { TIGHTNESS } from './findWords.ts';
 
@@ -102,13 +102,13 @@ export function Effects({ sheet, breed, hands: latest, unit }: EffectsProps) {
       <div data-testid="estimate">
         <h2>Time and price</h2>
         <p className="figure-line">
-          <strong>{minutesWord(estimate.minutes)}</strong> · {moneyWord(estimate.price.total.lo, currency)}–
+          <strong>{minutesRange(estimate.minutes)}</strong> · {moneyWord(estimate.price.total.lo, currency)}–
           {moneyWord(estimate.price.total.hi, currency)}
         </p>
         <ul>
           {estimate.mats.mid > 0 && (
             <li>
-              mats {minutesWord(estimate.mats)}, {moneyWord(estimate.price.mats.mid, currency)} of it
+              mats {minutesRange(estimate.mats)}, {moneyWord(estimate.price.mats.mid, currency)} of it
             </li>
           )}
           {fit.sittings > 1 && (

@@ -64,7 +64,7 @@ export function FoundList({
             <button
               type="button"
               className="off"
-              aria-label={`Take off: ${words}${zone === null ? '' : `, ${zoneWord(zone)}`}`}
+              aria-label={`Remove: ${words}${zone === null ? '' : `, ${zoneWord(zone)}`}`}
               onClick={() => dispatch(dropFind(key))}
             >
               ×

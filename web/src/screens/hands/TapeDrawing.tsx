@@ -158,9 +158,7 @@ function TapeField({
       return setWrong(null);
     }
     const read = readTape(text, measure, unit);
-    setWrong(
-      read === null ? `${weight ? '12.5' : unit === 'mm' ? '440 or 44 cm' : '17 1/2'} is a reading` : null,
-    );
+    setWrong(read === null ? `Enter ${weight ? '12.5' : unit === 'mm' ? '440 or 44 cm' : '17 1/2'}` : null);
     if (read === null) return;
     onMeasure(measure, read);
     setText(shown);

@@ -2,7 +2,7 @@ import type { Hands } from '@kurrel/core';
 import { freshHands } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
 import { weeksWord } from '@kurrel/words';
-import { minutesWord, moneyWord, zoneWord } from '../../parts/words.ts';
+import { minutesRange, moneyWord, zoneWord } from '../../parts/words.ts';
 import { changeWord, findsByZone, matWord, signWord } from './findWords.ts';
 import { readTape } from '../../parts/readTape.ts';
 
@@ -104,8 +104,8 @@ describe('small words', () => {
   it('places, minutes, money and weeks', () => {
     expect(zoneWord('ear-behind.right')).toBe('right ear, behind');
     expect(zoneWord(null)).toBe('the whole dog');
-    expect(minutesWord({ lo: 83, hi: 131 })).toBe('85–130 min');
-    expect(minutesWord({ lo: 3.2, hi: 3.4 })).toBe('3 min');
+    expect(minutesRange({ lo: 83, hi: 131 })).toBe('85–130 min');
+    expect(minutesRange({ lo: 3.2, hi: 3.4 })).toBe('3 min');
     expect(moneyWord(86.4, 'EUR')).toBe('€86');
     expect(weeksWord(3)).toBe('1 week');
     expect(weeksWord(50)).toBe('7 weeks');

@@ -17,7 +17,7 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useAppSelector } from '../../app/store.ts';
-import { leftWord, minutesWord, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
+import { leftWord, minutesWhole, stanceWord, taskWord, toolWord } from '../../parts/taskWords.ts';
 
 interface CardsProps {
   readonly order: readonly Task[];
@@ -122,7 +122,7 @@ function Card({ task, place, rests, tool, locked, pinned, onPin }: CardProps) {
           <span className="muted">{place}</span> {taskWord(task)}
         </span>
         <span className="card-figures">
-          {leftWord(task, unit) ?? ''} <span className="muted">{minutesWord(task.minutes)}</span>
+          {leftWord(task, unit) ?? ''} <span className="muted">{minutesWhole(task.minutes)}</span>
         </span>
         <span className="muted card-stance">
           {stanceWord(task)}

@@ -11,7 +11,7 @@ import { BookSecond } from '../../parts/BookSecond.tsx';
 import { waitsWord } from '../../parts/leftOut.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Stops } from '../../parts/Stops.tsx';
-import { minutesWord, taskWord } from '../../parts/taskWords.ts';
+import { minutesWhole, taskWord } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
 import { Title } from '../../parts/Title.tsx';
 import type { WorkedVisit } from '../../parts/useWork.ts';
@@ -80,7 +80,7 @@ function Board({ sheet, breed, choices, work }: BoardProps) {
         <dl className="figures">
           <div>
             <dt>work and breaks</dt>
-            <dd>{minutesWord(own.minutes)}</dd>
+            <dd>{minutesWhole(own.minutes)}</dd>
           </div>
           <div>
             <dt>breaks</dt>
@@ -200,7 +200,7 @@ function Price({ worked, moved }: { readonly worked: WorkedVisit; readonly moved
       ) : found.exact ? (
         'No order changes less.'
       ) : (
-        `At most ${Math.ceil(100 * gap)} % from the best there can be.`
+        `Within ${Math.ceil(100 * gap)} % of the best order.`
       )}
     </p>
   );
@@ -226,14 +226,14 @@ function Fit({ sheet, worked, dropped }: FitProps) {
     <section className="over" aria-label="Too much for the time">
       {fit.overMinutes > 0.5 && (
         <p>
-          <strong>{minutesWord(fit.overMinutes)} too much</strong> for {Math.round(boxMinutes)} min.
+          <strong>{minutesWhole(fit.overMinutes)} too much</strong> for {Math.round(boxMinutes)} min.
         </p>
       )}
       {fit.drop.length > 0 && (
         <>
           <p>
             To leave out, cosmetic work only:{' '}
-            {fit.drop.map(({ ids, minutes }) => `${name(ids)} (${minutesWord(minutes)})`).join(', ')}.
+            {fit.drop.map(({ ids, minutes }) => `${name(ids)} (${minutesWhole(minutes)})`).join(', ')}.
           </p>
           <Button
             size="sm"
@@ -250,7 +250,7 @@ function Fit({ sheet, worked, dropped }: FitProps) {
         <>
           <p>
             Or {fit.visits.length} visits:{' '}
-            {fit.visits.map(({ minutes }) => minutesWord(minutes)).join(', then ')}. What is washed is dried
+            {fit.visits.map(({ minutes }) => minutesWhole(minutes)).join(', then ')}. What is washed is dried
             in the same one; looks and checks are in each. Later: {waitsWord(tasks, later)}.
           </p>
           <BookSecond

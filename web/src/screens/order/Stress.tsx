@@ -1,7 +1,7 @@
 import type { Rest, Task } from '@kurrel/core';
 import { stressCurve } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 
 const WIDTH = 1000;
 const HEIGHT = 96;
@@ -39,7 +39,7 @@ export function Stress({ order, patience, breaks, boxMinutes }: StressProps) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         preserveAspectRatio="none"
         role="img"
-        aria-label={`Patience over ${minutesWord(end)}: ${breaks.length} breaks`}
+        aria-label={`Patience over ${minutesWhole(end)}: ${breaks.length} breaks`}
       >
         <line className="limit" x1={0} x2={WIDTH} y1={y(1)} y2={y(1)} />
         {rests.map(({ from, to }) => (

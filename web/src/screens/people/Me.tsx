@@ -75,7 +75,7 @@ export function Me() {
           <legend>Your password</legend>
           {changed.error !== undefined && <ProblemNote problem={problemOf(changed.error)} />}
           <div className="grid">
-            <PasswordField id="old-password" label="The one you have" value={old} old onChange={setOld} />
+            <PasswordField id="old-password" label="Current password" value={old} old onChange={setOld} />
             <PasswordField id="new-password" label="A new one" value={password} onChange={setPassword} />
           </div>
           <Button type="submit">Change it</Button>

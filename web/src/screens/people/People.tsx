@@ -102,7 +102,7 @@ function MemberLine({ member }: { readonly member: Member }) {
         variant={disabled ? 'outline-primary' : 'outline-danger'}
         onClick={() => void enable({ id, on: disabled })}
       >
-        {disabled ? 'Let in again' : 'Let in no longer'}
+        {disabled ? 'Allow sign-in' : 'Block sign-in'}
       </Button>
       {password !== null && (
         <form
@@ -165,7 +165,7 @@ function AddPerson() {
             </Form.Group>
           ))}
           <Form.Group controlId="new-role">
-            <Form.Label>May do what a</Form.Label>
+            <Form.Label>Role</Form.Label>
             <Form.Select {...register('role')}>
               {ROLES.map((one) => (
                 <option key={one}>{one}</option>

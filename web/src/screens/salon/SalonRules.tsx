@@ -232,7 +232,7 @@ function Rules({ salon }: { readonly salon: Salon }) {
             onNumber={(perHour) => setPolicy({ rates: { ...policy.rates, perHour } })}
           />
           <NumberField
-            label="Least price of a visit"
+            label="Minimum price"
             unit={policy.rates.currency}
             value={policy.rates.least}
             lo={0}

@@ -80,12 +80,12 @@ const TITLE: Readonly<Record<Question, string>> = {
   note: 'Note',
   skip: 'Skip this step, why?',
   break: 'Break',
-  early: 'How long is there?',
+  early: 'How long have you got?',
   hurt: 'What is it?',
   stop: 'Stopped. What is it?',
 };
 
-const SKIPS = ['too much for it', 'nothing to do here', 'owner said no', 'another day'];
+const SKIPS = ['dog has had enough', 'nothing to do here', 'owner said no', 'another day'];
 const STOPS = ['wound or sore', 'collapse or breathing', 'it bites', 'something else'];
 
 function Answers(props: AskingProps) {

@@ -2,7 +2,7 @@ import type { TableAct } from '@kurrel/core';
 import { useEffect } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { startTimer, stopTimer } from '../../app/timersSlice.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 import { useSeconds } from '../../parts/useSeconds.ts';
 
 interface BreakMinutesProps {
@@ -32,7 +32,7 @@ export function BreakMinutes({ visitId, onSay, onNone }: BreakMinutesProps) {
   return (
     <div className="answers">
       <button type="button" className="table-key" onClick={() => over(minutes)}>
-        Break over: {minutes < 1 ? 'under a minute' : minutesWord(minutes)}
+        Break over: {minutes < 1 ? 'under a minute' : minutesWhole(minutes)}
       </button>
       {BREAKS.map((rested) => (
         <button key={rested} type="button" className="table-key" onClick={() => over(rested)}>

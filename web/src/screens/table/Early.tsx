@@ -2,7 +2,7 @@ import { restOfWork } from '@kurrel/core';
 import { useState } from 'react';
 import { packs } from '../../app/packs.ts';
 import { BookSecond } from '../../parts/BookSecond.tsx';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 import type { AskingProps, Saying } from './Asking.tsx';
 import { placesOf, waitsWord } from '../../parts/leftOut.ts';
 
@@ -41,7 +41,7 @@ export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }
         ))}
       </div>
       <p className="table-how">
-        {minutesWord(rest.needMinutes)} of work are left{startedAt === null && ', not started yet'}.{' '}
+        {minutesWhole(rest.needMinutes)} of work are left{startedAt === null && ', not started yet'}.{' '}
         {rest.drop.length > 0
           ? `Not done then: ${placesOf(order, rest.drop).join('; ')}.`
           : over > 0
@@ -50,8 +50,8 @@ export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }
       </p>
       {over > 0 && (
         <p className="table-caution">
-          Even so {minutesWord(rest.keptMinutes)}, {over} more than there are. What must be takes{' '}
-          {minutesWord(rest.mustMinutes)}.
+          Even so {minutesWhole(rest.keptMinutes)}, {over} more than there are. The essentials take{' '}
+          {minutesWhole(rest.mustMinutes)}.
         </p>
       )}
       <div className="answers">
@@ -79,7 +79,7 @@ export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }
             className="table-key"
             onClick={() => onSay({ kind: 'left-out', tasks: [], another: [] })}
           >
-            Do it all after all
+            Do everything again
           </button>
         )}
       </div>
@@ -95,7 +95,7 @@ export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }
       )}
       {rest.drop.length > 0 && (
         <p className="table-how">
-          Say to the owner: {waitsWord(ahead, rest.drop)} can wait; safe and clean it is.
+          Say to the owner: {waitsWord(ahead, rest.drop)} can wait; the dog is clean and safe.
         </p>
       )}
     </>

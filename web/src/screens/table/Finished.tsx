@@ -3,7 +3,7 @@ import type { Ref } from 'react';
 import { Link } from 'react-router';
 import { problemOf } from '../../app/api/problem.ts';
 import { useFinishVisitMutation } from '../../app/api/visit.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 import { placesOf } from '../../parts/leftOut.ts';
 import { TaughtMinutes } from './TaughtMinutes.tsx';
 
@@ -27,8 +27,8 @@ export function Finished({ now, order, visitId, finishedAt, events, onAct, headi
         {now.ended === null ? 'Nothing is left to do' : `Ended here: ${now.ended}`}
       </h2>
       <p>
-        {now.done.size} steps in {minutesWord(now.workedMinutes)}
-        {now.restedMinutes > 0 && ` and ${minutesWord(now.restedMinutes)} of rest`}.
+        {now.done.size} steps in {minutesWhole(now.workedMinutes)}
+        {now.restedMinutes > 0 && ` and ${minutesWhole(now.restedMinutes)} of rest`}.
       </p>
       {undone.length > 0 && (
         <p className="table-caution">Say to the owner: not done today: {undone.join('; ')}.</p>
@@ -41,9 +41,7 @@ export function Finished({ now, order, visitId, finishedAt, events, onAct, headi
           disabled={isLoading}
           onClick={() => void finish({ visitId, finished: finishedAt === null })}
         >
-          {finishedAt === null
-            ? 'It goes home: keep this as its record'
-            : 'Kept as its record · open it again'}
+          {finishedAt === null ? 'Finish visit and save' : 'Saved · Reopen'}
         </button>
         <Link className="table-key" to={`/visits/${visitId}/order`}>
           Back to the order

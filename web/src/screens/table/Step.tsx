@@ -7,7 +7,7 @@ import { ContactTimer } from '../../parts/ContactTimer.tsx';
 import {
   kindsWord,
   lengthsOf,
-  minutesWord,
+  minutesWhole,
   placesWord,
   stanceWord,
   taskWord,
@@ -105,14 +105,14 @@ export function Step(props: StepProps) {
       <PairOffer task={task} done={props.done} whyNot={props.whyNot} />
       {props.impatient && (
         <p className="table-caution">
-          It has nearly had enough.{' '}
+          The dog is nearly out of patience.{' '}
           <button type="button" onClick={props.onEarly}>
             What is left?
           </button>
         </p>
       )}
       <p className="table-then">
-        {minutesWord(props.minutes)} of {minutesWord(task.minutes)}
+        {minutesWhole(props.minutes)} of {minutesWhole(task.minutes)}
         {props.lateMinutes > 1.5 && ` · ${Math.round(props.lateMinutes)} min late`}
         {next && ` · then: ${taskWord(next)}, ${toolWord(next) === toolWord(task) ? 'same tool' : next.tool}`}
       </p>

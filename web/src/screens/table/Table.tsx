@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Loading } from '../../parts/Loading.tsx';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { joinsOf } from './joinsOf.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 import { useTimes } from '../../parts/times.ts';
 import { changedSinceSigned } from '../../parts/signedThen.ts';
 import { Title } from '../../parts/Title.tsx';
@@ -197,7 +197,7 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
               blade {thermometer.celsius === null ? 'about ' : ''}
               {Math.round(heat.celsius)} °C{thermometer.celsius === null ? '' : ', read'}
               {heat.advice === 'swap' && ': swap it'}
-              {heat.advice === 'soon' && `: swap in ${minutesWord(heat.swapInMinutes)}`}
+              {heat.advice === 'soon' && `: swap in ${minutesWhole(heat.swapInMinutes)}`}
               {thermometer.state === 'lost' && ' (thermometer lost)'}
             </span>{' '}
             <button type="button" aria-pressed={held} onClick={() => setHeld(!held)}>
@@ -216,9 +216,9 @@ function Board({ sheet, breed, choices, work }: OpenedProps) {
       <MarkedActs events={events} me={me} onConfirm={() => void dispatch(confirmActs())} />
       {refused.map(({ id, refused: why }) => (
         <p key={id} className="table-alert" role="alert">
-          One act was not taken: {why?.detail} It is kept here.{' '}
+          One entry was not saved: {why?.detail} It is kept here.{' '}
           <button type="button" onClick={() => void dispatch(letActGo(id))}>
-            Let it go
+            Discard
           </button>
         </p>
       ))}
@@ -352,7 +352,7 @@ const KEYS: readonly (readonly [Question, string])[] = [
   ['note', 'Note'],
   ['skip', 'Skip'],
   ['break', 'Break'],
-  ['early', 'Time’s short'],
+  ['early', 'Short of time'],
   ['hurt', 'Nick, redness'],
   ['stop', 'Stop'],
 ];

@@ -1,7 +1,7 @@
 import type { LoggedPart, TableAct, TableEvent } from '@kurrel/core';
 import { isOddLog, recordOf, teaches } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
-import { minutesWord } from '../../parts/taskWords.ts';
+import { minutesWhole } from '../../parts/taskWords.ts';
 
 interface TaughtMinutesProps {
   readonly events: readonly TableEvent[];
@@ -11,7 +11,7 @@ interface TaughtMinutesProps {
 const { spread, parts } = packs.times;
 const nameOf = ({ part }: LoggedPart) => parts.find(({ id }) => id === part)?.name ?? part;
 const against = (log: LoggedPart) =>
-  `${nameOf(log)}: ${minutesWord(log.minutes)}, ${minutesWord(log.expectedMinutes)} expected`;
+  `${nameOf(log)}: ${minutesWhole(log.minutes)}, ${minutesWhole(log.expectedMinutes)} expected`;
 
 /** What this visit's minutes teach for the next: what is far off is asked about and counts only then; any of it is taken out again here. */
 export function TaughtMinutes({ events, onAct }: TaughtMinutesProps) {

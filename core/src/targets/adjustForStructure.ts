@@ -24,7 +24,7 @@ interface Place {
  * The drawn length as this dog needs it, each change with its reason: findings no outline shows, the outline, hair that looks
  * otherwise here, the coat's condition, restrictions, cover for a neighbour, house rules. Lengths in mm.
  */
-export function structured(
+export function adjustForStructure(
   visit: Case,
   zone: DogZone,
   { area, welfare, outlined, bladed, schoolShare }: Place,

@@ -1,15 +1,15 @@
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { heavy } from './heavy.ts';
+import type { workerApi } from './workerApi.ts';
 
-type Heavy = typeof heavy;
+type Heavy = typeof workerApi;
 let worker: Promise<Remote<Heavy> | Heavy> | null = null;
 
 /** One worker for all screens; where it does not start, the same work here. */
 async function start(): Promise<Remote<Heavy> | Heavy> {
   try {
-    const thread = new Worker(new URL('./heavy.worker.ts', import.meta.url), { type: 'module' });
+    const thread = new Worker(new URL('./workerApi.worker.ts', import.meta.url), { type: 'module' });
     const remote = wrap<Heavy>(thread);
     const failed = new Promise<never>((_, refuse) => {
       thread.addEventListener('error', refuse, { once: true });
@@ -17,7 +17,7 @@ async function start(): Promise<Remote<Heavy> | Heavy> {
     await Promise.race([remote.ready(), failed]);
     return remote;
   } catch {
-    return (await import('./heavy.ts')).heavy;
+    return (await import('./workerApi.ts')).workerApi;
   }
 }
 
@@ -26,7 +26,7 @@ async function start(): Promise<Remote<Heavy> | Heavy> {
  * With null nothing is asked; what can wait is asked a while after, so that the worker takes no core from a hand that moves.
  * @throws in render what the work threw.
  */
-export function useHeavy<T>(
+export function useWorker<T>(
   ask: ((work: Remote<Heavy> | Heavy) => Promise<T>) | null,
   on: readonly unknown[],
   afterMs = 0,

@@ -10,7 +10,7 @@ import type { Technique } from '../terms/tool.ts';
 import { isAmong } from '../terms/zone.ts';
 
 /** What the house rules make of one zone of a trim. */
-export interface Schooled {
+export interface HouseRulesHere {
   readonly area: TrimArea;
   readonly techniques: readonly Technique[];
   /** The tool goes with the lay where the trim goes against it. */
@@ -22,7 +22,12 @@ export interface Schooled {
 }
 
 /** Applies every answer that bears on the zone; a rule that would leave no technique at all is not followed. */
-export function schooled(visit: Case, zone: DogZone, drawn: TrimArea, matted: boolean): Schooled {
+export function applyHouseRules(
+  visit: Case,
+  zone: DogZone,
+  drawn: TrimArea,
+  matted: boolean,
+): HouseRulesHere {
   const school = {
     area: drawn,
     techniques: drawn.techniques,
@@ -35,7 +40,7 @@ export function schooled(visit: Case, zone: DogZone, drawn: TrimArea, matted: bo
   for (const question of visit.packs.schools.schools) {
     const answer = byId('answer', question.answers, visit.derived.schools[question.id] ?? question.default);
     for (const effect of answer.effects) {
-      if (!bears(effect, visit, zone, school.area.mm, matted)) continue;
+      if (!appliesTo(effect, visit, zone, school.area.mm, matted)) continue;
       follow(visit, zone, effect, school, `${question.question}: ${answer.name}`, question.source);
     }
   }
@@ -47,7 +52,10 @@ function follow(
   visit: Case,
   zone: DogZone,
   effect: SchoolEffect,
-  school: { -readonly [key in keyof Schooled]: Schooled[key] } & { texts: string[]; reasons: Reason[] },
+  school: { -readonly [key in keyof HouseRulesHere]: HouseRulesHere[key] } & {
+    texts: string[];
+    reasons: Reason[];
+  },
   about: string,
   source: Reason['source'],
 ): void {
@@ -108,7 +116,7 @@ function borrow(
   return areas.find(first) ?? null;
 }
 
-function bears(effect: SchoolEffect, visit: Case, zone: DogZone, mm: number, matted: boolean): boolean {
+function appliesTo(effect: SchoolEffect, visit: Case, zone: DogZone, mm: number, matted: boolean): boolean {
   if (mm < (effect.fromMm ?? 0) || mm > (effect.toMm ?? Infinity)) return false;
   if (!effect.zones.includes('*') && !isAmong(effect.zones, zone.kind.id)) return false;
   if (effect.mattedHere !== undefined && effect.mattedHere !== matted) return false;

@@ -1,7 +1,7 @@
 const AGAIN_MS = 2000;
 
 /** Loads a screen's code; without a network it is loaded when the network is back, and the screen one is on stays. */
-export async function eventually<T>(load: () => Promise<T>): Promise<T> {
+export async function importWhenOnline<T>(load: () => Promise<T>): Promise<T> {
   for (;;) {
     try {
       return await load();

@@ -5,7 +5,7 @@ import { areaIn, zoneIn } from '../../testing/targets.ts';
 import type { TrimArea } from '../packs/breed.ts';
 import type { Packs } from '../packs/packs.ts';
 import type { SchoolEffect } from '../packs/schools.ts';
-import { schooled } from './schooled.ts';
+import { applyHouseRules } from './applyHouseRules.ts';
 
 const AREA = { mm: 10, range: [8, 14], techniques: ['comb', 'clip'], direction: 'against' } as const;
 
@@ -29,7 +29,7 @@ function under(
   };
   const packs: Packs = { ...visit.packs, schools: { ...visit.packs.schools, schools: [asked] } };
   const zone = zoneIn(visit, at.id ?? 'back');
-  return schooled(
+  return applyHouseRules(
     { ...visit, packs },
     zone,
     areaIn(visit, zone.kind.id, { ...AREA, ...area }),

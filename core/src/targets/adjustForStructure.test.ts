@@ -4,7 +4,7 @@ import { caseFor, sign } from '../../testing/packs.ts';
 import { areaIn, outlineOf, zoneIn } from '../../testing/targets.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { outlineAt } from './outlineAt.ts';
-import { structured } from './structured.ts';
+import { adjustForStructure } from './adjustForStructure.ts';
 
 interface Asked {
   readonly mm?: number;
@@ -19,7 +19,7 @@ const settle = (id: string, extra: Extra, asked: Asked = {}) => {
   const area = areaIn(visit, zone.kind.id, AREA);
   const outlined =
     asked.meanMm === undefined ? null : outlineAt(visit, zone, outlineOf(id, { meanMm: asked.meanMm }), area);
-  return structured(
+  return adjustForStructure(
     visit,
     zone,
     {

@@ -28,7 +28,7 @@ export interface Settled {
 }
 
 /** The groomer's override over the target, and what that asks of a tool. */
-export function settle(visit: Case, target: ZoneTarget): Settled {
+export function applyOverride(visit: Case, target: ZoneTarget): Settled {
   const asked = visit.derived.overrides.find(({ zone }) => zone === target.zone.id) ?? null;
   const refused = asked === null ? null : refusal(visit, target, asked);
   const override = refused === null ? asked : null;

@@ -14,7 +14,7 @@ export interface Swapped {
 }
 
 /** What takes longer than a frame: run in a worker, or here where there is none. */
-export const heavy = {
+export const workerApi = {
   /** Answers once the worker can. */
   ready: (): Promise<true> => Promise.resolve(true),
 
