@@ -2,6 +2,7 @@ import type { DrawnLine, LengthUnit, Outline, Point, ViewPart, ZonePlan } from '
 import { lengthNumber, sideOf, stationAt } from '@kurrel/core';
 import { memo } from 'react';
 import type { Box } from './callouts.ts';
+import { overlaps } from './callouts.ts';
 import type { Frame } from './frame.ts';
 import { SHEET } from './frame.ts';
 
@@ -31,17 +32,8 @@ export interface Measure {
 }
 
 /** How far a clip line is off a bone, and how long the hair is at landmarks along the place in hand. */
-export const measuresOf = ({
-  lines,
-  profile,
-  parts,
-  outline,
-  frame,
-  scale,
-}: Measured): readonly Measure[] => [
-  ...distances(lines, frame, scale),
-  ...lengths(profile, parts, outline, frame, scale),
-];
+export const measuresOf = ({ lines, profile, parts, outline, frame, scale }: Measured): readonly Measure[] =>
+  apart([...distances(lines, frame, scale), ...lengths(profile, parts, outline, frame, scale)], scale);
 
 /** Where the figure of a measure stands on the sheet. */
 export const figureBox = ({ at }: Measure, scale: number): Box => {
@@ -72,6 +64,29 @@ export const Measures = memo(function Measures({ measures, unit, scale }: Measur
     </g>
   );
 });
+
+/** Where else a figure may stand: across its measure or along it, in letters; the nearest first. */
+const SHIFTS: readonly (readonly [number, number])[] = [0, 1, -1, 2, -2, 3, -3].flatMap((along) =>
+  [0, 1, -1].map((across): readonly [number, number] => [across, along]),
+);
+
+/** The measures with figures that do not lie on one another: each beside its own, moved by as little as makes room. */
+function apart(measures: readonly Measure[], scale: number): readonly Measure[] {
+  const taken: Box[] = [];
+  return measures.map((measure) => {
+    const moved = SHIFTS.map(([across, along]): Measure => {
+      const { at } = measure;
+      const [dx, dy] = [2 * LETTERS * scale * across, 1.1 * LETTERS * scale * along];
+      return { ...measure, at: { x: at.x + dx, y: at.y + dy } };
+    }).sort((a, b) => gapOf(a, measure) - gapOf(b, measure));
+    const free = moved.find((one) => !taken.some((box) => overlaps(figureBox(one, scale), box)));
+    const placed = free ?? measure;
+    taken.push(figureBox(placed, scale));
+    return placed;
+  });
+}
+
+const gapOf = ({ at }: Measure, from: Measure): number => Math.hypot(at.x - from.at.x, at.y - from.at.y);
 
 function distances(lines: readonly DrawnLine[], frame: Frame, scale: number): readonly Measure[] {
   return lines.flatMap(({ id, distances }) =>
