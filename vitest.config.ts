@@ -11,6 +11,8 @@ export default defineConfig({
         test: {
           name: 'unit',
           isolate: false,
+          // One for each core: the others wait for pages and databases half of the time.
+          maxWorkers: 2,
           // Patience for a busy machine; how fast things are is for the bench.
           testTimeout: 180_000,
           include: [

@@ -42,7 +42,7 @@ export function bladeHeat(
  * When a tool ran, by the log: the minutes of each step done with it up to when it was ended, and from `since` (null: not running) until now;
  * `minuteOf` turns the log's times into the same minutes. A blade that was swapped begins cold: what ran before does not count.
  */
-export function runsOf(
+export function runTimes(
   toolId: string,
   events: readonly TableEvent[],
   since: number | null,

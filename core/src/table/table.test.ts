@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { workOf } from '../../testing/order.ts';
 import { breeds, hairEverywhere, packs, sign } from '../../testing/packs.ts';
 import type { Task } from '../tasks/tasks.ts';
-import { bladeHeat, minutesTo, riseOf, runsOf } from './bladeHeat.ts';
+import { bladeHeat, minutesTo, riseOf, runTimes } from './bladeHeat.ts';
 import type { TableAct, TableEvent } from './events.ts';
 import { inTurn } from './events.ts';
 import { recordOf } from './record.ts';
@@ -242,16 +242,16 @@ describe('a blade', () => {
       at: at(end),
     });
     const events = [worked('ten', 10, 4), worked('other', 15, 5), worked('ten', 22, 6)];
-    expect(runsOf('ten', events, null, 30, Number)).toEqual([
+    expect(runTimes('ten', events, null, 30, Number)).toEqual([
       { fromMinutes: 6, toMinutes: 10 },
       { fromMinutes: 16, toMinutes: 22 },
     ]);
     const swapped = [...events, { ...event({ kind: 'swapped', toolId: 'ten' }), at: at(20) }];
-    expect(runsOf('ten', swapped, 28, 30, Number)).toEqual([
+    expect(runTimes('ten', swapped, 28, 30, Number)).toEqual([
       { fromMinutes: 20, toMinutes: 22 },
       { fromMinutes: 28, toMinutes: 30 },
     ]);
-    expect(runsOf('other', swapped, null, 30, Number)).toEqual([{ fromMinutes: 10, toMinutes: 15 }]);
+    expect(runTimes('other', swapped, null, 30, Number)).toEqual([{ fromMinutes: 10, toMinutes: 15 }]);
   });
 
   it('says when it will be too hot: a 10 after twelve minutes, one under a comb never', () => {

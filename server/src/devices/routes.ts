@@ -1,5 +1,5 @@
 import { gaugeLine, thermometerLine } from '@kurrel/contract';
-import { namedZones, runsOf } from '@kurrel/core';
+import { namedZones, runTimes } from '@kurrel/core';
 import type { Request, Response } from 'express';
 import { Router } from 'express';
 import { setTimeout } from 'node:timers/promises';
@@ -85,7 +85,7 @@ export function deviceRoutes(db: Database, library: Library, closing: AbortSigna
     do {
       seq++;
       const now = Date.now() / MINUTE_MS;
-      const runs = runsOf(tool, events, started < now ? started : null, now, minuteOf);
+      const runs = runTimes(tool, events, started < now ? started : null, now, minuteOf);
       const read = thermometerReading(
         { session, toolId: tool, runs, riseK },
         seq,

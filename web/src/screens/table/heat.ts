@@ -1,5 +1,5 @@
 import type { TableEvent, Task } from '@kurrel/core';
-import { bladeHeat, minutesTo, riseOf, runsOf } from '@kurrel/core';
+import { bladeHeat, minutesTo, riseOf, runTimes } from '@kurrel/core';
 import { packs } from '../../app/packs.ts';
 
 export interface Heat {
@@ -27,7 +27,7 @@ export function heatOf(
   const riseK = riseOfTask(task);
   if (riseK === 0 || task.toolId === null) return null;
   const now = nowMs / MINUTE_MS;
-  const runs = runsOf(task.toolId, events, sinceMs / MINUTE_MS, now, minuteOf);
+  const runs = runTimes(task.toolId, events, sinceMs / MINUTE_MS, now, minuteOf);
   const celsius = readC ?? bladeHeat(runs, now, riseK, heat);
   const swapInMinutes = minutesTo(heat.swapC, celsius, riseK, heat);
   return {
