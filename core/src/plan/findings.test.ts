@@ -8,22 +8,27 @@ const hairMm = hairEverywhere(80);
 const marked = (finding: string) => [{ finding, severity: 'marked' as const }];
 const kindOf = ({ zone }: ZonePlan) => zone.split('.')[0] ?? '';
 
-/** Every trim of every breed for everything it is for. */
+/** Every trim of every breed, for one after the other of what it is for. */
 const dogs = breeds.flatMap((breed) =>
-  breed.trims.flatMap((trim) =>
-    trim.purposes.map((purpose) => ({
-      id: breed.id,
-      extra: { trimId: trim.id, purpose, hairMm } satisfies Extra,
-    })),
-  ),
+  breed.trims.map(({ id: trimId, purposes }, i) => ({
+    id: breed.id,
+    extra: { trimId, purpose: purposes[i % purposes.length] ?? 'pet', hairMm } satisfies Extra,
+  })),
 );
+const evenPlans = new Map<string, Plan>();
+function evenPlan(id: string, extra: Extra): Plan {
+  const key = `${id} ${extra.trimId ?? ''}`;
+  const plan = evenPlans.get(key) ?? planGroom(caseFor(id, extra));
+  evenPlans.set(key, plan);
+  return plan;
+}
 
 /** Places that a finding makes longer, and shorter, over all dogs; what one tool passes with others follows its run. */
 function moved(finding: string) {
   const longer = new Set<string>();
   const shorter = new Set<string>();
   for (const { id, extra } of dogs) {
-    const even = planGroom(caseFor(id, extra));
+    const even = evenPlan(id, extra);
     const found = planGroom(caseFor(id, { ...extra, findings: marked(finding) }));
     found.zones.forEach((zone, i) => {
       const byMm = zone.leftMm - (even.zones[i]?.leftMm ?? 0);
@@ -73,10 +78,12 @@ describe('every finding speaks', () => {
 
   it('what it changes is named there, and what changes nothing says why', () => {
     const whys = new Map<string, number>();
-    for (const { id } of breeds) {
+    for (const [b, { id }] of breeds.entries()) {
       const extra: Extra = { hairMm };
       const even = lengths(planGroom(caseFor(id, extra)));
-      for (const { id: finding } of packs.findings.findings) {
+      for (const [f, { id: finding }] of packs.findings.findings.entries()) {
+        // Every finding on every other breed.
+        if ((b + f) % 2 === 1) continue;
         const plan = planGroom(caseFor(id, { ...extra, findings: marked(finding) }));
         const said = answer(plan);
         const where = `${id} ${finding}`;

@@ -10,7 +10,7 @@ const ROUNDING = 1e-13;
 
 /**
  * Projected Newton (Bertsekas 1982): the stations that do not press against a bound take a Newton step, the
- * result is put back between the bounds, as far along as it gains. Moves x to the answer; the largest violation
+ * result is put back between the bounds, as far along as it gains; where it gains nothing, a step straight downhill is taken. Moves x to the answer; the largest violation
  * left, relative, the steps taken, and what presses then.
  */
 export function projectedNewton(
@@ -27,6 +27,9 @@ export function projectedNewton(
     const pressed = pressedAt(problem, x, gradient);
     if (kkt <= ENOUGH || steps === MOST_STEPS) return { kkt, steps, pressed };
     newtonStep(hessian, problem, gradient, pressed, step);
+    if (lineSearch(problem, x, gradient, step)) continue;
+    // A station a hair off its bound can stop the whole Newton step; downhill alone always gains, unless this is the answer.
+    for (let i = 0; i < x.length; i++) step[i] = -(gradient[i] as number);
     if (!lineSearch(problem, x, gradient, step)) return { kkt, steps, pressed };
   }
 }

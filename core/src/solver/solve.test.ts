@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { byHighs, objectiveOf } from '../../testing/highs.ts';
@@ -70,6 +71,15 @@ describe('what to leave along a contour', () => {
       { numRuns: process.env['KURREL_MUTATED'] === undefined ? 2000 : 100 },
     );
   }, 60_000);
+
+  it('does not stop short where a station lies a hair off its bound', () => {
+    const stuck = JSON.parse(
+      readFileSync(new URL('../../testing/stuckOutline.json', import.meta.url), 'utf8'),
+    ) as OutlineProblem;
+    const { kkt, objective } = solveOutline(stuck);
+    expect(kkt).toBeLessThanOrEqual(1e-9);
+    expect(objective).toBeCloseTo(2403.424975, 5);
+  });
 
   it('comes out the same whatever it starts from, nearly always to the last digit, and at once from its own answer', () => {
     let [tried, tooLong, unlike] = [0, 0, 0];
