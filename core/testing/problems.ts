@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import type { OutlineProblem } from '../src/solver/problem.ts';
 import { evenly } from './evenly.ts';
@@ -44,3 +45,7 @@ function mulberry(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** A drawn problem in which one station lies a hair off its bound: its numbers have to stand to the last digit. */
+export const stuckProblem = (): OutlineProblem =>
+  JSON.parse(readFileSync(new URL('stuckOutline.json', import.meta.url), 'utf8')) as OutlineProblem;

@@ -1,8 +1,7 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { byHighs, objectiveOf } from '../../testing/highs.ts';
-import { problems } from '../../testing/problems.ts';
+import { problems, stuckProblem } from '../../testing/problems.ts';
 import type { OutlineProblem } from './problem.ts';
 import { solveOutline } from './solve.ts';
 
@@ -73,9 +72,7 @@ describe('what to leave along a contour', () => {
   }, 60_000);
 
   it('does not stop short where a station lies a hair off its bound', () => {
-    const stuck = JSON.parse(
-      readFileSync(new URL('../../testing/stuckOutline.json', import.meta.url), 'utf8'),
-    ) as OutlineProblem;
+    const stuck = stuckProblem();
     const { kkt, objective } = solveOutline(stuck);
     expect(kkt).toBeLessThanOrEqual(1e-9);
     expect(objective).toBeCloseTo(2403.424975, 5);
