@@ -180,7 +180,7 @@ function AddPerson() {
             </Form.Select>
           </Form.Group>
         </div>
-        <Button type="submit" disabled={isLoading}>
+        <Button type="submit" className="mt-3" disabled={isLoading}>
           Add
         </Button>
       </fieldset>
