@@ -38,6 +38,7 @@ export const step = (id: string, extra: Partial<Task> = {}): Task => ({
   stage: 0,
   toolId: null,
   tool: 'comb',
+  turned: [],
   carrier: null,
   technique: 'comb',
   direction: null,

@@ -1,6 +1,6 @@
-import type { Join, LengthUnit, PassEnd, PassPlan, PlannedRun } from '@kurrel/core';
-import { FINGER_MM, formatLeft, formatLength } from '@kurrel/core';
-import { directionWord } from './names.ts';
+import type { Join, LengthUnit, PassEnd, PassPlan, PlannedRun, ZonePack } from '@kurrel/core';
+import { FINGER_MM, formatLeft, formatLength, zoneKindId } from '@kurrel/core';
+import { directionWord, placeWord } from './names.ts';
 
 /** A distance as a hand measures it: "140 mm (8 fingers)". */
 export function handWord(mm: number, unit: LengthUnit): string {
@@ -47,11 +47,17 @@ export function pathSentence({ from, to, liftOff }: Pick<PlannedRun, 'from' | 't
   return [way, off].filter(Boolean).join(' ');
 }
 
+/** Places that a run passes the other way: "with the lay: cheek". */
+const turnedWord = ({ turned }: Pick<PlannedRun, 'turned'>, zones: ZonePack): string =>
+  turned.length === 0
+    ? ''
+    : `, ${directionWord.with}: ${[...new Set(turned.map((zone) => placeWord(zones, zoneKindId(zone))))].join(', ')}`;
+
 /** A run with its tool: "body: 13 comb on a 30, with the lay, leaves 13 mm. From below the occiput to tail root." */
-export function runSentence(run: PlannedRun, unit: LengthUnit): string {
+export function runSentence(run: PlannedRun, unit: LengthUnit, zones: ZonePack): string {
   const { tool } = run;
   const what = tool
-    ? `${passToolWord({ tool })}, leaves ${formatLeft(tool.leavesMm, unit)}`
+    ? `${passToolWord({ tool })}${turnedWord(run, zones)}, leaves ${formatLeft(tool.leavesMm, unit)}`
     : 'nothing in your drawer may do this';
   return [`${run.stretch ?? run.name}: ${what}.`, pathSentence(run)].filter(Boolean).join(' ');
 }

@@ -54,6 +54,13 @@ const shapeNames = (packs: Packs): readonly string[] => [
 ];
 
 /** The places that forms and their steps name. */
+function inRuns(say: Say, where: string, runs: readonly RunRow[], zones: readonly string[]): void {
+  runs.forEach(({ path, mayTurn = [] }, r) => {
+    say(`${where}[${r}].path`, 'zone', path, zones);
+    say(`${where}[${r}].mayTurn`, 'zone', mayTurn, path);
+  });
+}
+
 function inForms(say: Say, where: string, forms: readonly FormRow[], zones: readonly string[]): void {
   forms.forEach(({ zones: at, steps }, f) => {
     say(`${where}[${f}].zones`, 'zone', at, zones);
@@ -108,7 +115,7 @@ export function checkBreed(file: BreedFile, packs: Packs): readonly PackProblem[
       say(`trims[${t}].areas[${a}].zones`, 'zone', row.zones, [...zones, '*']);
       say(`trims[${t}].areas[${a}].shape`, 'landmark', Object.keys(row.shape ?? {}), shapes);
     });
-    (trim.runs ?? []).forEach((run, r) => say(`trims[${t}].runs[${r}].path`, 'zone', run.path, zones));
+    inRuns(say, `trims[${t}].runs`, trim.runs ?? [], zones);
     inForms(say, `trims[${t}].forms`, trim.forms ?? [], zones);
     inSplits(say, `trims[${t}].splits`, trim.splits ?? [], packs);
     (trim.splits ?? []).forEach(({ line }, s) => say(`trims[${t}].splits[${s}].line`, 'line', [line], lines));
@@ -214,12 +221,10 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   });
   say('zones.parts', 'zone', ids(packs.zones.parts).map(wholeKindId), zones);
   const groups = [...ids(packs.zones.groups), ...ids(packs.zones.parts)];
-  const paths = (where: string, runs: readonly RunRow[]) =>
-    runs.forEach((run, r) => say(`${where}[${r}].path`, 'zone', run.path, [...zones, ...groups]));
-  paths('patterns.runs', packs.patterns.runs);
+  inRuns(say, 'patterns.runs', packs.patterns.runs, [...zones, ...groups]);
   inForms(say, 'patterns.forms', packs.patterns.forms, [...zones, ...groups]);
   packs.patterns.patterns.forEach((pattern) => {
-    paths(`patterns.${pattern.id}.runs`, pattern.runs ?? []);
+    inRuns(say, `patterns.${pattern.id}.runs`, pattern.runs ?? [], [...zones, ...groups]);
     inForms(say, `patterns.${pattern.id}.forms`, pattern.forms ?? [], [...zones, ...groups]);
     inSplits(say, `patterns.${pattern.id}.splits`, pattern.splits ?? [], packs);
     pattern.areas.forEach((row, a) => {

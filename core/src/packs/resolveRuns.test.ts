@@ -35,6 +35,7 @@ describe('the runs of a trim', () => {
         to: null,
         liftOff: ['elbow'],
         how: null,
+        mayTurn: [],
       },
     ]);
   });
@@ -55,7 +56,11 @@ describe('the runs of a trim', () => {
       'lamb: run "body" is one length, but "nape" says comb 13 mm with and "loin" comb 14 mm with',
     );
     expect(() => check('rib', { techniques: ['clip'] })).toThrow(/"nape" says comb .* "rib" clip/);
-    expect(() => check('cheek', { direction: 'with' })).toThrow(/against/);
+    expect(() => check('foreface', { direction: 'with' })).toThrow(
+      /"foreface" says .* with and "beard" .* against/,
+    );
+    expect(() => check('cheek', { direction: 'with' }), 'the back of the face may turn').not.toThrow();
+    expect(() => check('cheek', { direction: 'with', mm: 3 })).toThrow(/"cheek" clip 3 mm with/);
     expect(() => check('loin', { mm: 14, techniques: ['scissor', 'comb'] })).not.toThrow();
     expect(() => requireOneLength([], trim.areas, packs.tools, 'lamb')).toThrow(/is in no run/);
   });

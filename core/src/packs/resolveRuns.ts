@@ -14,7 +14,10 @@ export function runsOf(rows: readonly RunRow[], spelledOut: (names: readonly str
     const before = runs
       .filter(({ id }) => id !== row.id)
       .map((run) => ({ ...run, path: run.path.filter((kind) => !path.includes(kind)) }));
-    runs = [...before, { from: null, to: null, liftOff: [], how: null, ...row, path }];
+    runs = [
+      ...before,
+      { from: null, to: null, liftOff: [], how: null, ...row, mayTurn: spelledOut(row.mayTurn ?? []), path },
+    ];
   }
   return runs.filter(({ path }) => path.length > 0);
 }
@@ -26,8 +29,8 @@ export const isMachined = (
 ) => first !== undefined && byId('technique', techniques, first).onSkin;
 
 /**
- * One run is one length, one technique and one direction: what the trim draws for a machine in its places agrees, and
- * every such place is in a run.
+ * One run is one length, one technique and, but for the places that may turn, one direction: what the trim draws for a
+ * machine in its places agrees, and every such place is in a run.
  * @throws MisuseError naming the trim, the run and the places that differ, or a place in no run.
  */
 export function requireOneLength(
@@ -40,14 +43,18 @@ export function requireOneLength(
     const area = areas[kind];
     if (!area || !isMachined(area, tools)) return [];
     const { mm, techniques, direction } = area;
-    return [{ kind, word: `${techniques[0] ?? ''} ${mm} mm ${direction}` }];
+    return [{ kind, length: `${techniques[0] ?? ''} ${mm} mm`, direction }];
   };
-  for (const { id, path } of runs) {
-    const [first, ...others] = path.flatMap(said);
-    const other = others.find(({ word }) => word !== first?.word);
+  for (const { id, path, mayTurn } of runs) {
+    const drawn = path.flatMap(said);
+    const first = drawn.find(({ kind }) => !mayTurn.includes(kind)) ?? drawn[0];
+    const other = drawn.find(
+      ({ kind, length, direction }) =>
+        length !== first?.length || (direction !== first.direction && !mayTurn.includes(kind)),
+    );
     if (first && other)
       throw new MisuseError(
-        `${where}: run "${id}" is one length, but "${first.kind}" says ${first.word} and "${other.kind}" ${other.word}`,
+        `${where}: run "${id}" is one length, but "${first.kind}" says ${first.length} ${first.direction} and "${other.kind}" ${other.length} ${other.direction}`,
       );
   }
   const inRuns = new Set(runs.flatMap(({ path }) => path));

@@ -9,6 +9,8 @@ export interface Run {
   readonly to: string | null;
   /** Where the machine is lifted off, in a groomer's words. */
   readonly liftOff: readonly string[];
+  /** Of the path, places that may go with the lay, by the trim or a house rule, while the rest goes against it. */
+  readonly mayTurn: readonly string[];
   /** How it is held or done, said once for the run; null where its places say it. */
   readonly how: string | null;
 }

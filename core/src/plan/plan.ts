@@ -122,6 +122,8 @@ export interface PlannedRun {
   readonly targetMm: number;
   /** In the order they are passed. */
   readonly zones: readonly string[];
+  /** Of these, what is passed with the lay while the rest goes against it. */
+  readonly turned: readonly string[];
   readonly from: string | null;
   readonly to: string | null;
   readonly liftOff: readonly string[];

@@ -17,7 +17,7 @@ import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
 import type { PreOverrideTargets } from './runs.ts';
 import type { Settled } from './applyOverride.ts';
-import { keptNothing, oncePerRun, plannedRuns, withRuns } from './runs.ts';
+import { keptNothing, oncePerRun, plannedRuns, withRuns, withTurned } from './runs.ts';
 import type { Borders } from './joins.ts';
 import { bordersOf, withJoins } from './joins.ts';
 import { withSides } from './sides.ts';
@@ -45,9 +45,10 @@ export function planWith(resolved: Case, memory: PlanMemory): Plan {
     tools: packs.tools,
     ways,
   });
+  const choices = withTurned(visit, runs, picked.choices);
   const finished = settled.map((one) => {
     const { id } = one.target.zone;
-    const given = [picked.choices.get(id), picked.runnersUp.get(id), picked.tools] as const;
+    const given = [choices.get(id), picked.runnersUp.get(id), picked.tools] as const;
     const before = wanted.finished.get(one);
     if (before && isEqual(before.given, given)) return before.finished;
     const now = finish(visit, one, ...given);

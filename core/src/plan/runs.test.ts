@@ -41,6 +41,29 @@ describe('a lamb is cut in a few runs', () => {
     expect(runOf(plan, 'face')?.tool).toMatchObject({ toolId: 'blade-10', direction: 'against' });
   });
 
+  it('a house rule turns its cheeks with the lay: one blade, the rest of the face against', () => {
+    const schools = { face: 'eye-back-with' };
+    const plan = lamb({ schools });
+    const face = runOf(plan, 'face');
+    const { face: plain } = Object.fromEntries(lamb().runs.map((run) => [run.id, run]));
+    expect(face).toMatchObject({ tool: plain?.tool, zones: plain?.zones });
+    expect(face?.turned).toEqual(['cheek.left', 'cheek.right', 'ear-behind.left', 'ear-behind.right']);
+    for (const place of face?.zones ?? []) {
+      const { tool: own, reasons } = zoneOf(plan, place);
+      const back = face?.turned.includes(place);
+      expect(own, place).toMatchObject({ toolId: face?.tool?.toolId, direction: back ? 'with' : 'against' });
+      if (back) expect(own?.leavesMm).toBeGreaterThan(face?.tool?.leavesMm ?? NaN);
+      expect(
+        reasons.some(({ rule, about }) => rule === 'school' && about.includes('eye back with')),
+        place,
+      ).toBe(back);
+    }
+    expect(runOf(lamb(), 'face')?.turned).toEqual([]);
+    // On a first visit all of it goes with the lay: nothing turns.
+    const first = lamb({ schools, firstVisit: true });
+    expect(runOf(first, 'face')).toMatchObject({ tool: { direction: 'with' }, turned: [] });
+  });
+
   it('every place of a run says so, and what the run leaves', () => {
     const plan = lamb();
     for (const run of plan.runs)

@@ -4,6 +4,8 @@ import type { Run } from '../packs/runs.ts';
 import type { DogRun, DogRuns, Place } from '../runs/runsOf.ts';
 import { runsOf } from '../runs/runsOf.ts';
 import type { Outlined } from '../targets/outlined.ts';
+import type { ToolChoice } from '../passes/pickTools.ts';
+import { leftBy } from '../passes/pickTools.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import type { Conflict, ConflictKind } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
@@ -134,9 +136,11 @@ export function plannedRuns(
   zones: readonly ZonePlan[],
 ): readonly PlannedRun[] {
   const toolAt = new Map(zones.map(({ zone, tool }) => [zone, tool]));
-  return runs.flatMap(({ id, run, stretch, demand, own, zones: passed }): readonly PlannedRun[] => {
+  return runs.flatMap(({ id, run, stretch, demand, own, zones: passed, turned }): readonly PlannedRun[] => {
     const { name, from, to, liftOff, how } = run;
-    const [first = null, ...others] = passed.map((zone) => toolAt.get(zone) ?? null);
+    const [first = null, ...others] = passed
+      .filter((zone) => !turned.includes(zone))
+      .map((zone) => toolAt.get(zone) ?? null);
     if (own && (first === null || others.some((tool) => !isSameWay(tool, first)))) return [];
     const kind = stretch === null ? null : zoneKind(visit.packs.zones, stretch);
     return [
@@ -147,6 +151,7 @@ export function plannedRuns(
         tool: first,
         targetMm: demand.targetMm,
         zones: passed,
+        turned: first === null || first.direction === 'with' ? [] : turned,
         ...(stretch === null ? { from, to, liftOff } : { from: null, to: null, liftOff: [] }),
         how,
       },
@@ -156,6 +161,30 @@ export function plannedRuns(
 
 const isSameWay = (a: PlannedTool | null, b: PlannedTool): boolean =>
   a?.toolId === b.toolId && a.direction === b.direction && a.leavesMm === b.leavesMm;
+
+/** The choices with those of places that their run passes with the lay: its tool, that way round. */
+export function withTurned(
+  { derived: { options } }: Case,
+  runs: readonly DogRun[],
+  choices: ReadonlyMap<string, ToolChoice>,
+): ReadonlyMap<string, ToolChoice> {
+  const turned = runs.flatMap(({ turned, demand }) =>
+    turned.flatMap((zone): readonly (readonly [string, ToolChoice])[] => {
+      const choice = choices.get(zone);
+      if (!choice || choice.option.direction === 'with') return [];
+      const { toolId, technique, carrierLabel } = choice.option;
+      const option = options.find(
+        (one) =>
+          one.toolId === toolId &&
+          one.technique === technique &&
+          one.carrierLabel === carrierLabel &&
+          one.direction === 'with',
+      );
+      return option ? [[zone, { ...choice, option, leavesMm: leftBy(demand, option) }]] : [];
+    }),
+  );
+  return turned.length === 0 ? choices : new Map([...choices, ...turned]);
+}
 
 /** What is said of a run as a whole: once, at its first place. */
 const OF_A_RUN: readonly ConflictKind[] = ['nothing-in-drawer', 'drawer-lacks', 'left-shorter'];

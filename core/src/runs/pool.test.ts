@@ -10,10 +10,12 @@ const member = (
   extra: Partial<ZoneDemand> = {},
   share = 0.1,
   giveMm = 3,
+  turned = false,
 ): Member => ({
   demand: zone(id, mm, { rangeMm: [6, 20], techniques: ['comb', 'scissor'], ...extra }),
   share,
   giveMm,
+  turned,
 });
 const together = (...members: readonly Member[]) => {
   const found = pooled(members);
@@ -26,6 +28,18 @@ describe('what one tool is asked to leave over several places', () => {
     expect(together(...body)).toMatchObject({ targetMm: 13, zones: ['back', 'rib', 'nape'] });
     expect(together(member('back', 12), member('rib', 14, {}, 0.3)).targetMm).toBe(14);
     expect(together(member('back', 12, {}, 0.3), member('rib', 14)).targetMm).toBe(12);
+  });
+
+  it('what turns with the lay in a run against it turns none of the others', () => {
+    const against = { drawnDirection: 'against', directions: ['against', 'with'], rangeMm: [1, 3] } as const;
+    const withLay = { drawnDirection: 'with', directions: ['with'], rangeMm: [1, 3] } as const;
+    const turned = (id: string) => member(id, 1.5, withLay, 0.5, 3, true);
+    const muzzle = member('foreface', 1.5, against);
+    const face = together(muzzle, turned('cheek.left'));
+    expect(face).toMatchObject({ drawnDirection: 'against', zones: ['foreface', 'cheek.left'] });
+    expect(face.directions).toContain('against');
+    expect(together(muzzle, member('cheek.left', 1.5, withLay, 0.5)).directions).toEqual(['with']);
+    expect(together(turned('cheek.left'), turned('cheek.right')).drawnDirection).toBe('with');
   });
 
   it('no shorter than any floor among them, and in the range of all', () => {

@@ -9,6 +9,8 @@ export interface Member {
   readonly share: number;
   /** How far off its own length it may be left for the sake of one tool, mm. */
   readonly giveMm: number;
+  /** Drawn with the lay, though its run may go against it: it turns none of the others. */
+  readonly turned: boolean;
 }
 
 /** Places that one tool does in one stroke after another: what they ask of it together. */
@@ -28,7 +30,9 @@ export function pooled<M extends Member>(all: readonly M[]): Pooled<M> | null {
   const technique = weightiest(all, ({ demand }) => demand.techniques[0] ?? null);
   if (technique === null) return null;
   let members = all.filter(({ demand }) => demand.techniques.includes(technique));
-  const direction = weightiest(members, ({ demand }) => demand.drawnDirection);
+  const straight = members.filter(({ turned }) => !turned);
+  const leading = straight.length > 0 ? straight : members;
+  const direction = weightiest(leading, ({ demand }) => demand.drawnDirection);
   members = members.filter(
     ({ demand }) => demand.directions.includes('with') || demand.directions.some((one) => one === direction),
   );
@@ -95,11 +99,15 @@ const words = ({ techniques, finishes, drawnDirection }: ZoneDemand) =>
 
 function together(members: readonly Member[], technique: Technique, targetMm: number): ZoneDemand {
   const demands = members.map(({ demand }) => demand);
-  const lead = leadOf(members, technique);
+  const straight = members.filter(({ turned }) => !turned);
+  const leading = straight.length > 0 ? straight : members;
+  const lead = leadOf(leading, technique);
   const inAll = <T>(of: (demand: ZoneDemand) => readonly T[]) =>
     of(lead).filter((one) => demands.every((demand) => of(demand).includes(one)));
   const techniques = inAll((demand) => demand.techniques);
-  const allowed = inAll((demand) => demand.directions);
+  const allowed = lead.directions.filter((one) =>
+    leading.every(({ demand }) => demand.directions.includes(one)),
+  );
   const drawnDirection = allowed.includes(lead.drawnDirection) ? lead.drawnDirection : 'with';
   // No length turns a run; the lay is always kinder.
   const directions = allowed.filter((one) => one === drawnDirection || one === 'with');

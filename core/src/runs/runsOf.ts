@@ -34,6 +34,8 @@ export interface DogRun {
   /** The groomer has decided alike for all its places: each asks for that by itself. */
   readonly own: boolean;
   readonly zones: readonly string[];
+  /** Of these, the places it passes with the lay whichever way it goes. */
+  readonly turned: readonly string[];
 }
 
 /** The runs of a dog, and the places that leave theirs to be shaped by hand. */
@@ -78,13 +80,13 @@ function runOf(
   passed: readonly Place[],
   contours: readonly ContourChanges[],
 ): DogRuns {
-  const whole = pooled(passed.flatMap((place) => memberOf(visit, place, place.drawn)));
+  const whole = pooled(passed.flatMap((place) => memberOf(visit, run, place, place.drawn)));
   if (!whole) return { runs: ownRuns(visit, run, passed, true), byHand: [] };
   const { stretches, byHand } = leaving(visit, whole, contours);
   const gone = new Set([...stretches.flat(), ...byHand]);
   const rest = gone.size === 0 ? whole : pooled(whole.members.filter((member) => !gone.has(member)));
   const own = stretches.flatMap((stretch): readonly DogRun[] => {
-    const shaped = pooled(stretch.flatMap(({ place }) => memberOf(visit, place, place.shaped)));
+    const shaped = pooled(stretch.flatMap(({ place }) => memberOf(visit, run, place, place.shaped)));
     const first = stretch[0]?.place.target.zone.kind.id;
     return shaped && first !== undefined ? [dogRun(visit, run, first, shaped)] : [];
   });
@@ -112,7 +114,7 @@ function ownRuns({ packs }: Case, run: Run, passed: readonly Place[], whole: boo
     if (!demand || others.length === 0) return [];
     const stretch = whole && groups.size === 1 ? null : zoneKindId(demand.id);
     const id = stretch === null ? run.id : `${run.id}.${stretch}`;
-    return [{ id, run, stretch, demand, own: true, zones: demands.map((one) => one.id) }];
+    return [{ id, run, stretch, demand, own: true, zones: demands.map((one) => one.id), turned: [] }];
   });
 }
 
@@ -129,6 +131,7 @@ function dogRun(
   // A blade is not changed for less than an eye sees: half a step either way is the run's length, but for a show.
   const eyeMm =
     visit.choices.purpose === 'show' ? 0 : perceptibleStepMm(visit.packs.tools.policy, demand.targetMm) / 2;
+  const turned = members.filter((member) => member.turned);
   return {
     id: stretch === null ? run.id : `${run.id}.${stretch}`,
     run,
@@ -136,11 +139,17 @@ function dogRun(
     demand: { ...demand, toleranceMm: Math.max(demand.toleranceMm, eyeMm) },
     own: false,
     zones: members.map((member) => member.demand.id),
+    turned: turned.length === members.length ? [] : turned.map((member) => member.demand.id),
   };
 }
 
 /** A place that a run can pass: a machine's work, nobody's own decision, no blade that a mat asks for. */
-function memberOf({ packs }: Case, place: Place, demand: ZoneDemand | null): readonly PlaceMember[] {
+function memberOf(
+  { packs }: Case,
+  { mayTurn }: Run,
+  place: Place,
+  demand: ZoneDemand | null,
+): readonly PlaceMember[] {
   const { zone, welfare } = place.target;
   const [first] = demand?.techniques ?? [];
   if (!demand || first === undefined || !techniqueKind(packs.tools, first).onSkin) return [];
@@ -148,7 +157,10 @@ function memberOf({ packs }: Case, place: Place, demand: ZoneDemand | null): rea
   // What skin or a patch beside it asks for is not given up for a stroke.
   const bound = welfare.coverMm > 0 || welfare.here.some(({ effects }) => effects.lengthShare !== undefined);
   const giveMm = bound ? 0 : perceptibleStepMm(packs.tools.policy, demand.targetMm);
-  return [{ place, demand, share: zone.kind.share / (zone.kind.paired ? 2 : 1), giveMm }];
+  // What skin asks for turns the whole run.
+  const skinBids = welfare.oneLonger !== null || !welfare.directions.includes('against');
+  const turned = mayTurn.includes(zone.kind.id) && demand.drawnDirection === 'with' && !skinBids;
+  return [{ place, demand, share: zone.kind.share / (zone.kind.paired ? 2 : 1), giveMm, turned }];
 }
 
 /** The members that leave a run for this dog's outline: as stretches, or one by one to be shaped by hand. */

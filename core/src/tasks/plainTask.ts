@@ -21,6 +21,7 @@ export function plainTask(visit: Case, id: string, name: string, stance: string 
     direction: null,
     zone: null,
     zones: [],
+    turned: [],
     lengths: [],
     tools: [],
     path: null,

@@ -14,7 +14,7 @@ export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): re
   const byMachine = steps.filter(({ again, direction }) => again === null && direction !== null);
   const stepAt = new Map(byMachine.map((step) => [step.zone, step]));
   const into = new Map<string, Draft>();
-  for (const { id, name, stretch, zones, from, to, liftOff, how } of runs) {
+  for (const { id, name, stretch, zones, turned, from, to, liftOff, how } of runs) {
     const all = zones.flatMap((zone) => stepAt.get(zone) ?? []);
     const calm = all.filter(({ trigger }) => !trigger);
     const [first, ...others] = calm.length > 0 ? calm : all;
@@ -23,6 +23,7 @@ export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): re
     const run = merged(visit, passed, { id: runId(id), name: stretch ?? name, side: null });
     const step: Draft = {
       ...run,
+      turned: run.zones.filter((zone) => turned.includes(zone)),
       path: from === null && to === null && liftOff.length === 0 ? null : { from, to, liftOff },
       how: [...(how === null ? [] : [how]), ...run.how],
     };

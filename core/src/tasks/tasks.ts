@@ -23,6 +23,8 @@ export interface Task {
   readonly zone: string | null;
   /** Every place it passes: of a run all of them, on both sides. */
   readonly zones: readonly string[];
+  /** Of these, what is passed with the lay while the rest goes against it. */
+  readonly turned: readonly string[];
   /** What is left in each of them, mm. */
   readonly lengths: readonly (number | null)[];
   /** What each of them is left by, of the drawer. */

@@ -15,10 +15,13 @@ export function toolWord({
   carrier,
   direction,
   steps,
-}: Pick<Task, 'tool' | 'carrier' | 'direction' | 'steps'>): string {
+  turned,
+}: Pick<Task, 'tool' | 'carrier' | 'direction' | 'steps' | 'turned'>): string {
   if (steps.length > 0) return [...new Set(steps.map((step) => step.tool))].join(', ');
   const on = carrier === null ? tool : `${tool} on the ${carrier}`;
-  return direction === null ? on : `${on}, ${DIRECTION[direction]}`;
+  if (direction === null) return on;
+  const back = turned.length === 0 ? '' : ` (with it: ${kindsWord(turned)})`;
+  return `${on}, ${DIRECTION[direction]}${back}`;
 }
 
 /** What is left: one length, or where its places differ the least and the most. */

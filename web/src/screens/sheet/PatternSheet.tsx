@@ -152,7 +152,7 @@ const LETTERS = 132;
 function Notes({ plan, lines, unit, sheet }: PatternSheetProps) {
   const notes: (readonly [string, readonly string[]])[] = [
     ['Lay out', [plan.tools.map(({ label, zones }) => `${label} (${zones})`).join(' · ')]],
-    ['Runs', plan.runs.filter(isShaping).map((run) => runSentence(run, unit))],
+    ['Runs', plan.runs.filter(isShaping).map((run) => runSentence(run, unit, packs.zones))],
     ['By hand', byHand(plan)],
     ['Mats', matLines(plan, unit)],
     ['Block in first', blockInSentences(plan, unit)],

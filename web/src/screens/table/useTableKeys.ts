@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import type { Question } from './Asking.tsx';
 
 interface TableKeys {
@@ -15,10 +15,11 @@ const BOUNCE_MS = 250;
 /** Space and the pedal (PageDown) go on, wherever the focus is; PageUp goes back; b, m, n ask; u undoes; Escape leaves a question. A held key counts once. */
 export function useTableKeys(keys: TableKeys): void {
   const latest = useRef(keys);
-  useEffect(() => {
+  // With the screen, not after it: a press is answered by what is shown.
+  useLayoutEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     let last = -Infinity;
     const press = (event: KeyboardEvent) => {
       const { onNext, onBack, onAsk, free } = latest.current;
