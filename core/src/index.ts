@@ -38,7 +38,8 @@ export { calibrationOf, carrierFor, expectedReading, toolOptions } from './tools
 export type { Point } from './body/geometry.ts';
 export { inside } from './body/geometry.ts';
 export { MEASURES } from './body/measures.ts';
-export type { MeasureKey, Measurements } from './body/measures.ts';
+export type { Measurements } from './body/measures.ts';
+export type { MeasureKey } from './terms/measure.ts';
 export type { View, ViewPart } from './body/view.ts';
 export { bodySurface } from './body/surface.ts';
 export type { Body, SeenFinding, ViewId } from './body/body.ts';

@@ -50,6 +50,30 @@ function crossesItself(points: readonly Point[]): boolean {
 }
 
 describe('the dog from ahead, behind and above', () => {
+  it('carries its tail as the side view does, as long as the tape says', () => {
+    for (const { id } of breeds) {
+      const { views, landmarks, heightMm } = bodyOf(packs, breed(id), {}, []);
+      const root = landmarks['tailSet'] ?? { x: NaN, y: NaN };
+      const tail = Object.keys(landmarks).flatMap((name) =>
+        /^tail\d$/.test(name) ? [landmarks[name] as Point] : [],
+      );
+      for (const [view, name, axis] of [
+        [views.rear, 'tail-rear', 'y'],
+        [views.top, 'tail-top', 'x'],
+      ] as const) {
+        const reaches = tail.map((p) => p[axis] - root[axis]);
+        const reach = reaches.reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0);
+        const seen = at(view, name, 'end')[axis] - root[axis];
+        // Seen end on it is a round end and no more.
+        if (Math.abs(reach) > 0.1 * heightMm) expect(Math.abs(seen - reach), `${id} ${name}`).toBeLessThan(2);
+        else expect(Math.abs(seen), `${id} ${name}`).toBeLessThan(0.1 * heightMm);
+      }
+    }
+    const rear = (tailMm: number) => dog('west-highland-white-terrier', { heightMm: 280, tailMm }).rear;
+    const high = (view: View) => at(view, 'tail-rear', 'end').y - at(view, 'tail-rear', 'rootMid').y;
+    expect(high(rear(160)) / high(rear(120))).toBeCloseTo(160 / 120, 1);
+  });
+
   it('has the chest the tape says, in front and from above', () => {
     const views = dog('standard-poodle', { heightMm: 600, chestWidthMm: 180 });
     const { landmarks } = bodyOf(packs, breed('standard-poodle'), { heightMm: 600 }, []);

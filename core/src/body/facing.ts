@@ -77,12 +77,13 @@ function placerOf(pack: ViewPack, view: FacingView, part: FacingPart, dog: Dog, 
   const { template, heightMm, moves } = dog;
   const { proportions } = template;
   const unit = unitMm(part, dog);
+  const alongMm = part.reaches ? tailReachMm(view, dog) : unit;
   const widths = widthsOf(pack, dog);
   const sign = side === view.plusIs ? 1 : -1;
   const bone = part.bone === true ? proportions.bone : 1;
   return ({ name, landmark: at, along, width, share, out }) => {
     let lateral = share * widths[width] + out * bone * unit;
-    let way = wayTo(view, dog, at) + along * unit;
+    let way = wayTo(view, dog, at) + along * alongMm;
     for (const move of moves) {
       if (move.at !== `${part.id}.${name}` || (move.side !== null && move.side !== side)) continue;
       lateral += move.by[0] * heightMm;
@@ -142,7 +143,7 @@ function pairedPart(view: FacingView, part: FacingPart, dog: Dog, place: Placer,
   const places = new Map(points.map((point, i) => [point.name, knots[i]?.at ?? { x: 0, y: 0 }]));
   const sign = side === view.plusIs ? 1 : -1;
   const areas = part.zones.map((zone) => ({
-    ...patchOf(view, zone, places, unitMm(part, dog), sign),
+    ...patchOf(view, zone, places, areaUnitsMm(view, part, dog), sign),
     zone: `${zone.zone}.${side}`,
   }));
   const shape: PartShape = {
@@ -176,7 +177,7 @@ function middlePart(
     .map((point) => ({ name: `${point.name}.${other}`, at: minusSide(point), corner: corner(point) }))
     .reverse();
   const knots = [...half, ...back];
-  const mm = unitMm(part, dog);
+  const mm = areaUnitsMm(view, part, dog);
   const sides = [
     { side: view.plusIs, sign: 1, places: new Map(half.map(({ name, at }) => [name, at])) },
     {
@@ -237,17 +238,39 @@ function halfPlane(view: FacingView, heightMm: number): readonly Point[] {
 const unitMm = ({ unit }: FacingPart, { heightMm, template }: Dog): number =>
   unit === 'head' ? template.proportions.head * heightMm : heightMm;
 
+/** A tail seen end on is no shorter than this, in heights. */
+const TAIL_END_ON = 0.09;
+
+/** How far the tail reaches from its root, mm: up where the dog is seen from behind, backwards from above; negative the other way. */
+function tailReachMm(view: FacingView, { template, heightMm }: Dog): number {
+  const reach = template.tail.centre
+    .map(([back, up]) => (view.seen === 'above' ? back : up))
+    .reduce((most, one) => (Math.abs(one) > Math.abs(most) ? one : most), 0);
+  const share = reach * template.proportions.tail;
+  return (share < 0 ? -1 : 1) * Math.max(Math.abs(share), TAIL_END_ON) * heightMm;
+}
+
+/** What a part's areas are written in, mm: across, and along the way it reaches. */
+const areaUnitsMm = (
+  view: FacingView,
+  part: FacingPart,
+  dog: Dog,
+): readonly [across: number, along: number] => {
+  const mm = unitMm(part, dog);
+  return [mm, part.reaches ? Math.sign(tailReachMm(view, dog)) * mm : mm];
+};
+
 function patchOf(
   view: FacingView,
   { zone, area, label }: ZoneArea,
   places: ReadonlyMap<string, Point>,
-  mm: number,
+  [acrossMm, alongMm]: readonly [across: number, along: number],
   sign: number,
 ): { readonly zone: string; readonly curve: readonly Point[] | null; readonly label: Point | null } {
   const place = ([name, dx, dy]: Place): Point => {
     const at = places.get(name) ?? { x: 0, y: 0 };
     const [across, way] = view.seen === 'above' ? [dy, dx] : [dx, dy];
-    const to = plus(at, oriented(view, sign * across * mm, way * mm));
+    const to = plus(at, oriented(view, sign * across * acrossMm, way * alongMm));
     // An area of one half ends at the middle of the dog.
     return view.seen === 'above'
       ? { x: to.x, y: sign * Math.max(-1, sign * to.y) }

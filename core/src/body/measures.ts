@@ -1,12 +1,12 @@
 import { requireNumber } from '../terms/failure.ts';
+import type { MeasureKey } from '../terms/measure.ts';
 import type { ProportionKey, Proportions } from '../packs/archetypes.ts';
 
-/** What the tape and the scales can say of a dog; everything optional, mm and kg. */
-export type MeasureKey = (typeof MEASURES)[number]['key'];
+/** What is measured of a dog; everything optional, mm and kg. */
 export type Measurements = Partial<Readonly<Record<MeasureKey, number | undefined>>>;
 
 interface Measure {
-  readonly key: string;
+  readonly key: MeasureKey;
   /** The proportion it sets, as a share of the height at withers (or of the head). */
   readonly sets: ProportionKey | null;
   readonly of: 'height' | 'head' | 'none';

@@ -1,4 +1,5 @@
-import type { BodyMeasures, MeasureKey } from './measures.ts';
+import type { BodyMeasures } from './measures.ts';
+import type { MeasureKey } from '../terms/measure.ts';
 import { MEASURES } from './measures.ts';
 
 /** A dog of a breed is this much off its breed's prediction before the tape is questioned (prior), as a share. */

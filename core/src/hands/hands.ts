@@ -1,5 +1,6 @@
 import type { SeenFinding } from '../body/body.ts';
-import type { MeasureKey, Measurements } from '../body/measures.ts';
+import type { Measurements } from '../body/measures.ts';
+import type { MeasureKey } from '../terms/measure.ts';
 import { byId, MisuseError } from '../terms/failure.ts';
 import type { SignPack } from '../packs/signs.ts';
 import type { Handling, Severity, Tightness } from '../terms/dog.ts';

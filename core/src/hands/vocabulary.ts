@@ -1,4 +1,4 @@
-import type { MeasureKey } from '../body/measures.ts';
+import type { MeasureKey } from '../terms/measure.ts';
 import { MEASURES } from '../body/measures.ts';
 import type { Packs } from '../packs/packs.ts';
 import type { Handling, Severity, Tightness } from '../terms/dog.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { problemOf, workOf } from '../../testing/order.ts';
-import { breeds, sign } from '../../testing/packs.ts';
+import { breeds, hairEverywhere, mat, sign } from '../../testing/packs.ts';
 import { anyVisit } from '../../testing/visits.ts';
 import { orderWork, whyNot } from './orderWork.ts';
 
@@ -22,6 +22,21 @@ describe('any visit at all', () => {
       fc.property(anyVisit, ({ breed, extra }) => ordered(workOf(breed, extra), breed)),
       { numRuns: VISITS },
     );
+  });
+
+  it('the harder side comes first of what is done in one stage, whatever waits for the lines of the whole dog', () => {
+    const work = workOf('generic-fleece', {
+      trimId: 'round-face',
+      mats: [mat('armpit.right')],
+      sides: { 'armpit.right': 'match' },
+      wish: { lean: 'as-drawn', allOverMm: 30, weeksBetween: 8, vetAsks: false },
+      hairMm: hairEverywhere(90),
+    });
+    ordered(work, 'a comb in one armpit, shears in the other');
+    const legs = work.tasks.filter(({ id }) => id.startsWith('form:foreleg'));
+    expect(legs.map(({ side }) => side).sort()).toEqual(['left', 'right']);
+    const [easy] = legs.filter(({ after }) => legs.some(({ id }) => after.includes(id)));
+    expect(easy?.side).toBe('left');
   });
 
   it('a clipper trigger on any breed makes many kinds of step, and none too many', () => {

@@ -278,6 +278,9 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
       }
     }
   });
+  packs.findings.measures.forEach(({ measure, at }) => {
+    say(`findings.measures.${measure}.at`, 'zone', at, zones);
+  });
   packs.findings.findings.forEach(({ id, at, balance, never, moves }) => {
     say(
       `findings.${id}.never`,

@@ -1,4 +1,5 @@
 /** The shape of `packs/findings.json`: what hands find, where it moves the drawing and what the plan does about it. */
+import type { MeasureKey } from '../terms/measure.ts';
 import type { Source } from '../terms/source.ts';
 import type { Pair, ProportionKey } from './archetypes.ts';
 
@@ -31,6 +32,19 @@ export interface StructureFinding {
   readonly source: Source;
 }
 
+/** What a tape says that is not as the breed is: told of as a finding is. */
+export interface MeasuredFinding {
+  readonly measure: MeasureKey;
+  /** What it is called where it reads more than this breed has, and less. */
+  readonly longer: string;
+  readonly shorter: string;
+  /** The zone kinds it bears on first. */
+  readonly at: readonly string[];
+}
+
 export interface FindingPack {
   readonly findings: readonly StructureFinding[];
+  /** A measure this much off the breed's is a finding, as a share (prior). */
+  readonly measuredShare: number;
+  readonly measures: readonly MeasuredFinding[];
 }

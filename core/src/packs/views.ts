@@ -23,6 +23,8 @@ export interface FacingPart {
   readonly id: string;
   /** What `along` and `out` are shares of. */
   readonly unit: 'height' | 'head';
+  /** What `along` is a share of where it is not the unit: how far the tail reaches in this view, up or down, back or over the back. */
+  readonly reaches?: 'tail';
   /** One on each side of the dog; else one in the middle, written as its half from end to end. */
   readonly paired: boolean;
   /** Read by `facingPointsOf`. */

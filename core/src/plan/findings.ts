@@ -2,7 +2,9 @@ import type { Case } from '../case/resolveCase.ts';
 import type { ConflictKind } from '../terms/conflict.ts';
 import { byId } from '../terms/failure.ts';
 import { isAmong } from '../terms/zone.ts';
-import type { FindingAnswer, Plan, WhyNothing, ZonePlan } from './plan.ts';
+import type { Answer, FindingAnswer, MeasureAnswer, Plan, WhyNothing, ZonePlan } from './plan.ts';
+import { measuredOff } from '../case/measured.ts';
+import type { Side } from '../terms/zone.ts';
 
 /** Hair this short shows no shape, mm (prior). */
 const CLEAN_MM = 3.5;
@@ -14,27 +16,42 @@ export function findingAnswers(
   zones: readonly ZonePlan[],
   conflicts: Plan['conflicts'],
 ): readonly FindingAnswer[] {
-  return visit.facts.dog.findings.map(({ finding, side }): FindingAnswer => {
+  return visit.facts.dog.findings.map(({ finding, side = null }): FindingAnswer => {
     const { name, at } = byId('finding', visit.packs.findings.findings, finding);
-    const named = zones.flatMap(({ zone, reasons }) =>
-      reasons
-        .filter((one) => one.stage === 'structure' && !one.overruled && one.about.split(', ').includes(name))
-        .map(({ effect }) => ({ zone, changes: effect.kind === 'change' })),
-    );
-    const changes = [...new Set(named.filter((one) => one.changes).map(({ zone }) => zone))];
-    const shapes = [...new Set(named.map(({ zone }) => zone))].filter((zone) => !changes.includes(zone));
-    const here = zones.filter(
-      (zone) => isAmong(at, zone.zone) && (!side || !zone.side || zone.side === side),
-    );
-    return {
-      finding,
-      side: side ?? null,
-      changes,
-      shapes,
-      why: named.length > 0 ? null : whyNothing(here, conflicts),
-    };
+    return { finding, side, ...answerTo({ name, at, side }, zones, conflicts) };
   });
 }
+
+/** What becomes of everything the tape says that is not as the breed is. */
+export const measureAnswers = (
+  visit: Case,
+  zones: readonly ZonePlan[],
+  conflicts: Plan['conflicts'],
+): readonly MeasureAnswer[] =>
+  measuredOff(visit).map(({ measure, name, at }) => ({
+    measure,
+    name,
+    ...answerTo({ name, at, side: null }, zones, conflicts),
+  }));
+
+function answerTo(
+  { name, at, side }: { readonly name: string; readonly at: readonly string[]; readonly side: Side | null },
+  zones: readonly ZonePlan[],
+  conflicts: Plan['conflicts'],
+): Answer {
+  const named = zones.flatMap(({ zone, reasons }) =>
+    reasons
+      .filter((one) => one.stage === 'structure' && !one.overruled && isAbout(one.about, name))
+      .map(({ effect }) => ({ zone, changes: effect.kind === 'change' })),
+  );
+  const changes = [...new Set(named.filter((one) => one.changes).map(({ zone }) => zone))];
+  const shapes = [...new Set(named.map(({ zone }) => zone))].filter((zone) => !changes.includes(zone));
+  const here = zones.filter((zone) => isAmong(at, zone.zone) && (!side || !zone.side || zone.side === side));
+  return { changes, shapes, why: named.length > 0 ? null : whyNothing(here, conflicts) };
+}
+
+/** Whether a list of names, as reasons hold it, has this one. */
+const isAbout = (about: string, name: string): boolean => `, ${about}, `.includes(`, ${name}, `);
 
 function whyNothing(here: readonly ZonePlan[], conflicts: Plan['conflicts']): WhyNothing {
   if (here.every(({ leftAlone, lost }) => leftAlone || lost)) return 'left-natural';

@@ -3,13 +3,14 @@ import type { MatPlan } from '../mats/matPlan.ts';
 import type { WorkedStep } from '../packs/forms.ts';
 import type { Conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
+import type { MeasureKey } from '../terms/measure.ts';
 import type { Source } from '../terms/source.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
 import type { Side } from '../terms/zone.ts';
 import type { RoughClip } from './roughClip.ts';
 
 /** Raised whenever the same input may give another plan. */
-export const CORE_VERSION = 10;
+export const CORE_VERSION = 11;
 
 export interface PlannedTool {
   readonly toolId: string;
@@ -167,15 +168,24 @@ export type StepTool = Pick<PlannedTool, 'toolId' | 'label' | 'technique' | 'car
  */
 export type WhyNothing = 'left-natural' | 'clean' | 'skin' | 'hair' | 'maximum' | 'one-run' | 'unseen';
 
-/** What a plan makes of one finding: where, or why nowhere. */
-export interface FindingAnswer {
-  readonly finding: string;
-  readonly side: Side | null;
+/** What a plan makes of something that was found: where, or why nowhere. */
+export interface Answer {
   /** Places whose length it changes, and places that it shapes at their landmarks only. */
   readonly changes: readonly string[];
   readonly shapes: readonly string[];
   /** Null where it changes something. */
   readonly why: WhyNothing | null;
+}
+
+export interface FindingAnswer extends Answer {
+  readonly finding: string;
+  readonly side: Side | null;
+}
+
+export interface MeasureAnswer extends Answer {
+  readonly measure: MeasureKey;
+  /** As a groomer says it. */
+  readonly name: string;
 }
 
 /** Something said by name, with its text. */
@@ -206,6 +216,8 @@ export interface Plan {
   readonly forms: readonly PlannedForm[];
   /** What becomes of each finding. */
   readonly findings: readonly FindingAnswer[];
+  /** What becomes of each measure that is not as the breed's. */
+  readonly measures: readonly MeasureAnswer[];
   readonly tools: readonly { readonly toolId: string; readonly label: string; readonly zones: number }[];
   /** How far, at most, the choice of tools is off the cheapest, as a share; 0 where it is proven. */
   readonly toolsGap: number;

@@ -9,7 +9,7 @@ import type { ToolProblem } from '../passes/pickTools.ts';
 import { pickTools } from '../passes/pickTools.ts';
 import { targetsOf } from '../targets/targetsOf.ts';
 import { visitCautions } from '../welfare/cautions.ts';
-import { findingAnswers } from './findings.ts';
+import { findingAnswers, measureAnswers } from './findings.ts';
 import { finish } from './finish.ts';
 import { lackingShapes, plannedForms } from './forms.ts';
 import type { Plan, PlannedForm, Remark, ZonePlan } from './plan.ts';
@@ -88,6 +88,7 @@ export function planWith(resolved: Case, memory: PlanMemory): Plan {
     runs: planned,
     forms,
     findings: findingAnswers(visit, zones, conflicts),
+    measures: measureAnswers(visit, zones, conflicts),
     tools: toolsUsed(zones, forms),
     toolsGap: picked.cost > 0 ? (picked.cost - picked.lowerBound) / picked.cost : 0,
     conflicts,

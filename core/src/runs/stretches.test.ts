@@ -13,14 +13,22 @@ const stretches = (...contours: readonly ReturnType<typeof contour>[]) =>
   stretchesIn(RUN, contours, { stepMm: 3, handMm: 80 });
 
 describe('what of a run the outline wants otherwise', () => {
-  it('is nothing under a step, however long, and nothing under a hand, however much', () => {
+  it('is nothing under a step, however long, and nothing under half a hand, however much', () => {
     expect(stretches(contour(['back', 30, 3]))).toEqual([]);
-    expect(stretches(contour(['back', 7, 20], ['loin', 9, 0]))).toEqual([]);
+    expect(stretches(contour(['back', 3, 50], ['loin', 9, 0]))).toEqual([]);
     expect(stretches(contour(['back', 8, 3.1]))).toEqual([{ zones: ['back'], touched: [] }]);
   });
 
+  it('under a hand is as much in sum as a hand of a step: short and high shows, short and low does not', () => {
+    expect(stretches(contour(['back', 5, 4.7], ['loin', 9, 0]))).toEqual([]);
+    expect(stretches(contour(['back', 5, 4.8], ['loin', 9, 0]))).toEqual([{ zones: ['back'], touched: [] }]);
+    expect(stretches(contour(['back', 4, 6], ['loin', 9, 0]))).toEqual([{ zones: ['back'], touched: [] }]);
+    expect(stretches(contour(['back', 4, -6], ['loin', 9, 0]))).toEqual([{ zones: ['back'], touched: [] }]);
+  });
+
   it('goes over borders: croup and back of the thigh are too short by themselves and enough together', () => {
-    const rear = contour(['back', 9, 0], ['croup', 5, -7], ['breech.left', 4, -7]);
+    const rear = contour(['back', 9, 0], ['croup', 5, -4], ['breech.left', 4, -4]);
+    expect(stretches(contour(['croup', 5, -4]))).toEqual([]);
     expect(stretches(rear)).toEqual([{ zones: ['croup', 'breech.left'], touched: [] }]);
   });
 
@@ -33,8 +41,8 @@ describe('what of a run the outline wants otherwise', () => {
   });
 
   it('is broken by a station that wants nothing, and by a place of another run', () => {
-    expect(stretches(contour(['back', 5, 9], ['back', 1, 0], ['back', 5, 9]))).toEqual([]);
-    expect(stretches(contour(['back', 5, 9], ['belly', 1, 9], ['back', 5, 9]))).toEqual([]);
+    expect(stretches(contour(['back', 5, 4], ['back', 1, 0], ['back', 5, 4]))).toEqual([]);
+    expect(stretches(contour(['back', 5, 4], ['belly', 1, 9], ['back', 5, 4]))).toEqual([]);
   });
 
   it('only touches a place it runs into for less than half, and leaves one alone that it barely reaches', () => {
@@ -62,7 +70,7 @@ describe('what of a run the outline wants otherwise', () => {
   });
 
   it('passes over what the contour hides between', () => {
-    const { spacingMm, changes } = contour(['croup', 5, -7], ['breech.left', 4, -7]);
+    const { spacingMm, changes } = contour(['croup', 5, -4], ['breech.left', 4, -4]);
     const hidden = changes.map((one) => (one.zone === 'croup' ? one : { ...one, station: one.station + 12 }));
     expect(stretches({ spacingMm, changes: hidden })).toHaveLength(1);
   });

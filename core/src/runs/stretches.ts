@@ -6,7 +6,7 @@ type Change = ContourChanges['changes'][number];
 interface Limits {
   /** What an eye sees as another length, mm. */
   readonly stepMm: number;
-  /** The least length of a stretch along a contour, mm. */
+  /** The length of a stretch along a contour that shows a step, mm. */
   readonly handMm: number;
 }
 
@@ -25,7 +25,7 @@ const BLENDED_SHARE = 0.25;
 
 /**
  * The stretches of a run that leave it for this dog's outline: along some contour it wants them longer, or shorter, by more than a
- * step, over at least a hand without a break. Stretches one way that share a place are one; a place is in one stretch at most.
+ * step, over at least a hand without a break, or over half a hand by so much more. Stretches one way that share a place are one; a place is in one stretch at most.
  */
 export function stretchesIn(
   zones: readonly string[],
@@ -37,7 +37,7 @@ export function stretchesIn(
   let stretches: (Stretch & { readonly sign: number })[] = [];
   for (const { spacingMm, changes } of contours) {
     for (const segment of unbroken(changes, wants)) {
-      if (segment.length * spacingMm < handMm) continue;
+      if (!isSeen(segment, spacingMm, { stepMm, handMm })) continue;
       const sign = wants(segment[0] as Change);
       const at = [...new Set(segment.map(({ zone }) => zone))];
       const count = (list: readonly Change[], zone: string) => list.filter((one) => one.zone === zone).length;
@@ -69,6 +69,13 @@ export function stretchesIn(
   return stretches
     .map((stretch) => ({ stretch, own: open(stretch.zones) }))
     .map(({ stretch, own }) => ({ zones: own, touched: open(stretch.touched) }));
+}
+
+/** A hand of a step is seen, and half a hand of what is as much in sum: a short bump shows where it is high. */
+function isSeen(segment: readonly Change[], spacingMm: number, { stepMm, handMm }: Limits): boolean {
+  const alongMm = segment.length * spacingMm;
+  const sum = segment.reduce((all, { mm }) => all + Math.abs(mm), 0) * spacingMm;
+  return alongMm >= handMm || (alongMm >= handMm / 2 && sum >= stepMm * handMm);
 }
 
 /** Stations that want the same way, one after another; what the contour hides between them, as under a tail, is passed over. */

@@ -64,7 +64,7 @@ export function adjustForStructure(
  * What a finding that no outline shows makes of a length here; half of it where it is mild. Under a blade that shows what is
  * beneath, longer is one blade longer.
  */
-function balances(
+export function balances(
   visit: Case,
   zone: DogZone,
   { techniques: [first] }: TrimArea,

@@ -10,6 +10,7 @@ import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { oneLongerMm } from '../tools/steps.ts';
 import type { Outlined, ZoneOutline } from './outlined.ts';
+import { measuredOff } from '../case/measured.ts';
 import { isAmong } from '../terms/zone.ts';
 import { zoneKind } from '../packs/zones.ts';
 
@@ -79,20 +80,13 @@ export function outlineAt(
 const formed = (formMm: number, drawnMm: number) =>
   Math.abs(formMm - drawnMm) < Math.max(SEEN_MM, SEEN_SHARE * drawnMm) ? drawnMm : formMm;
 
-/** What was found and may bend the outline here, by name: felt at this place, else on this part of the dog, else anywhere; what was measured has none. */
-function findingsAt(
-  {
-    packs,
-    facts: {
-      dog: { findings },
-    },
-  }: Case,
-  zone: DogZone,
-  formed: boolean,
-): readonly string[] {
-  const facing = findings
+/** What was felt or measured and may bend the outline here, by name: of this place, else of this part of the dog, else anywhere. */
+function findingsAt(visit: Case, zone: DogZone, formed: boolean): readonly string[] {
+  const { packs, facts } = visit;
+  const felt = facts.dog.findings
     .filter(({ side }) => !side || !zone.side || side === zone.side)
     .map(({ finding }) => byId('finding', packs.findings.findings, finding));
+  const facing = [...felt, ...measuredOff(visit)];
   const here = facing.filter(({ at }) => isAmong(at, zone.kind.id));
   const on = (same: 'part' | 'region') =>
     facing.filter(({ at }) => at.some((kind) => zoneKind(packs.zones, kind)[same] === zone.kind[same]));

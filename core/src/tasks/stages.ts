@@ -120,11 +120,12 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
   const stageAt = new Map(firstGoes.map(({ id, stage, phase }) => [id, { stage, phase }]));
   const staged = firstGoes.map((task) => ({ ...task, ...(task.again && stageAt.get(task.again.of)) }));
   // The harder side with a tool is done before the easy one, so that the easy one can match it.
-  return withCustoms(tasks.customs, noEarlier(staged)).map((task) => {
+  const settled = withCustoms(tasks.customs, noEarlier(staged));
+  return settled.map((task) => {
     if (harder === null || task.side === null || task.side === harder || !byHand(task)) return task;
     // A second go waits on its step, which waits.
     if (task.again !== null) return task;
-    const harderOnes = staged.filter(
+    const harderOnes = settled.filter(
       (other) =>
         other.side === harder && other.stage === task.stage && other.tool === task.tool && byHand(other),
     );

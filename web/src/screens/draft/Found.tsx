@@ -24,10 +24,10 @@ export const Found = memo(function Found({ findings, others, plan, unit }: Found
   const dispatch = useAppDispatch();
   const without = useAppSelector((state) => state.draftView.without);
   const changes = useMemo(() => others.map((other) => changesBy(other, plan, unit)), [others, plan, unit]);
-  if (findings.length === 0) return null;
+  if (findings.length === 0 && plan.measures.length === 0) return null;
   return (
     <section>
-      <h2>Hands found</h2>
+      <h2>Hands and tape found</h2>
       <ul className="rows">
         {findings.map(({ finding, severity }, i) => {
           const kind = byId('finding', packs.findings.findings, finding);
@@ -54,6 +54,20 @@ export const Found = memo(function Found({ findings, others, plan, unit }: Found
             </li>
           );
         })}
+        {plan.measures.map(({ measure, name, changes: where, shapes, why }) => (
+          <li key={measure} className="found">
+            <span>
+              {name}
+              {where.length > 0 && (
+                <span className="advice">Changes the length of {placesWord(new Set(where))}.</span>
+              )}
+              {where.length === 0 && shapes.length > 0 && (
+                <span className="advice">Shapes {placesWord(new Set(shapes))}.</span>
+              )}
+              {why !== null && <span className="advice">{whyNothingSentence[why]}</span>}
+            </span>
+          </li>
+        ))}
       </ul>
     </section>
   );
