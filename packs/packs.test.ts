@@ -71,6 +71,11 @@ describe('the packs hold together', () => {
     expect(listed).toEqual(there.sort((a, b) => a.id.localeCompare(b.id)));
   });
 
+  it('the rules of a breed are told apart by their ids', () => {
+    for (const { id, rules } of breeds)
+      expect(new Set(rules.map((rule) => rule.id)).size, id).toBe(rules.length);
+  });
+
   it('a generic pack claims no standard', () => {
     for (const breed of breeds.filter((b) => b.generic)) {
       const sources = [...breed.statements, ...breed.trims].map((s) => s.source);

@@ -21,7 +21,7 @@ export function ownCost(
   const left = (of: Plan, id: string) => of.zones.find(({ zone }) => zone === id)?.leftMm ?? 0;
   const off = zones.map((id) => left(plan, id) - left(without.plan, id));
   const offMm = off.reduce((worst, mm) => (Math.abs(mm) > Math.abs(worst) ? mm : worst), 0);
-  const kept = new Set(without.checks.flatMap(({ rule, kept }) => (kept === true ? [rule.text] : [])));
-  const broken = checks.filter((check) => check.kept === false && kept.has(check.rule.text));
+  const kept = new Set(without.checks.flatMap(({ rule, kept }) => (kept === true ? [rule.id] : [])));
+  const broken = checks.filter((check) => check.kept === false && kept.has(check.rule.id));
   return offMm === 0 && broken.length === 0 ? null : { offMm, broken };
 }

@@ -8,7 +8,7 @@ import { mendOf } from './mend.ts';
 import { inCoat } from './seen.ts';
 import { againstStandard, plannedAgainstStandard } from './standard.ts';
 
-const words = { text: '', source: 'standard', severity: 'fault', whenBroken: '' } as const;
+const words = { id: 'rule', text: '', source: 'standard', severity: 'fault', whenBroken: '' } as const;
 
 interface Asked extends Extra {
   readonly curlBack?: boolean;

@@ -9,7 +9,7 @@ import type { Solved } from './ruleRows.ts';
 import { ruleRows } from './ruleRows.ts';
 
 const body = bodyOf(packs, breed('standard-poodle'), {}, []);
-const words = { text: '', source: 'standard', severity: 'fault', whenBroken: '' } as const;
+const words = { id: 'rule', text: '', source: 'standard', severity: 'fault', whenBroken: '' } as const;
 const partOf = (view: ViewId, id: string) => {
   const part = body.views[view].parts.find((one) => one.id === id && !one.far);
   if (!part) throw new Error(`no part ${id}`);

@@ -94,6 +94,7 @@ export type HeadForm = 'ball' | 'brick' | 'dome' | 'crest' | 'pear' | 'wedge';
 export type HeadShape = 'round' | 'brick' | 'dome';
 
 interface RuleBase {
+  readonly id: string;
   readonly text: string;
   readonly source: Source;
   readonly severity: 'fault' | 'note';

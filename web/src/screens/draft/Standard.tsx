@@ -31,7 +31,7 @@ export const Standard = memo(function Standard({ held, day }: StandardProps) {
           const { rule, skin, before, after, kept, daysToGrow } = check;
           const figure = (value: number) => ruleFigure(rule, value, unit);
           return (
-            <li key={rule.text} className={kept ? 'kept' : 'broken'}>
+            <li key={rule.id} className={kept ? 'kept' : 'broken'}>
               <span title={rule.text}>
                 {check.view !== null ? <Measured check={check} /> : rule.text}
                 {skin !== null && <span className="advice">under the coat {figure(skin)}</span>}
@@ -43,7 +43,7 @@ export const Standard = memo(function Standard({ held, day }: StandardProps) {
                       `; the hair is there on ${times.day(addDays(new Date(day), Math.ceil(daysToGrow)).toISOString())}`}
                   </span>
                 )}
-                {!kept && <MendIt check={check} mend={mends?.get(rule.text)} />}
+                {!kept && <MendIt check={check} mend={mends?.get(rule.id)} />}
               </span>
               <span className="figure">
                 {before !== null && after !== null && `${figure(before)} → `}
@@ -63,7 +63,7 @@ export const Standard = memo(function Standard({ held, day }: StandardProps) {
 /** A plan has to rest this long before its broken rules are mended, ms. */
 const REST_MS = 350;
 
-/** What would mend each broken rule, by its text, found one after the other once the plan rests; those not yet found are missing. */
+/** What would mend each broken rule, by its id, found one after the other once the plan rests; those not yet found are missing. */
 function useMends(held: Held): ReadonlyMap<string, Mend | null> | null {
   const [found, setFound] = useState<{
     readonly of: Held;
@@ -76,7 +76,7 @@ function useMends(held: Held): ReadonlyMap<string, Mend | null> | null {
     const next = (index: number) => {
       const check = broken[index];
       if (!check) return;
-      mends.set(check.rule.text, held.mend(check));
+      mends.set(check.rule.id, held.mend(check));
       setFound({ of: held, mends: new Map(mends) });
       waiting = setTimeout(() => next(index + 1));
     };
@@ -90,14 +90,14 @@ function useMends(held: Held): ReadonlyMap<string, Mend | null> | null {
 function Measured({ check }: { readonly check: RuleCheck }) {
   const dispatch = useAppDispatch();
   const { rule, view } = check;
-  const { text } = rule;
-  const shown = useAppSelector((state) => state.draftView.rule) === text;
+  const { id } = rule;
+  const shown = useAppSelector((state) => state.draftView.rule) === id;
   return (
     <button
       type="button"
       className="chip"
       aria-pressed={shown}
-      onClick={() => dispatch(look(shown ? { rule: null } : { rule: text, ...(view ? { view } : {}) }))}
+      onClick={() => dispatch(look(shown ? { rule: null } : { rule: id, ...(view ? { view } : {}) }))}
     >
       {measuredWord(rule)}
     </button>
@@ -125,7 +125,7 @@ function MendIt({ check, mend }: { readonly check: RuleCheck; readonly mend: Men
       className="chip mend"
       onClick={() => {
         for (const { zone, mm } of mend.lengths) {
-          dispatch(setLength({ zones: [zone], mm, gesture: `mend-${check.rule.text}` }));
+          dispatch(setLength({ zones: [zone], mm, gesture: `mend-${check.rule.id}` }));
         }
       }}
     >

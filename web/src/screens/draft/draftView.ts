@@ -16,7 +16,7 @@ interface DraftView {
   readonly gesture: boolean;
   /** The finding without which the outline is laid over the dog. */
   readonly without: string | null;
-  /** The rule of the standard whose measured lines are shown, by its text. */
+  /** The rule of the standard whose measured lines are shown, by its id. */
   readonly rule: string | null;
 }
 

@@ -25,7 +25,7 @@ export function useOnDog({ breed, body, view: drawn, plan, found, other, zone }:
     [other, drawn, view.curlBack],
   );
   const measuredLines = useMemo(() => {
-    const rule = breed.rules.find(({ text }) => text === view.rule);
+    const rule = breed.rules.find(({ id }) => id === view.rule);
     if (!rule) return [];
     const [lengths, shown] = view.compare ? ([found, 'now'] as const) : ([plan, 'after'] as const);
     const seen = measured(rule, inCoat(body, lengths, shown, view.curlBack));
