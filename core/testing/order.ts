@@ -33,6 +33,7 @@ export const problemOf = ({
 /** A step with nothing to it but its name. */
 export const step = (id: string, extra: Partial<Task> = {}): Task => ({
   id,
+  also: [],
   name: id,
   phase: 'work',
   stage: 0,

@@ -15,6 +15,7 @@ import type { Plan, PlannedRun, PlannedTool, ZonePlan } from './plan.ts';
 import type { Settled } from './applyOverride.ts';
 import { applyOverride, toleranceMm } from './applyOverride.ts';
 import { zoneKind } from '../packs/zones.ts';
+import { zoneKindId } from '../terms/zone.ts';
 
 /** Zones with what the runs they are in ask of a tool. */
 export interface InRuns {
@@ -143,16 +144,23 @@ export function plannedRuns(
       .map((zone) => toolAt.get(zone) ?? null);
     if (own && (first === null || others.some((tool) => !isSameWay(tool, first)))) return [];
     const kind = stretch === null ? null : zoneKind(visit.packs.zones, stretch);
+    // Of a run of several places that keeps one, that place is all there is to pass.
+    const [only, ...more] = [...new Set(passed.map(zoneKindId))];
+    const drawn = run.path.filter((place) => {
+      const area = visit.derived.trim.areas[place];
+      return area && isMachined(area, visit.packs.tools);
+    });
+    const isWhole = stretch !== null || more.length > 0 || drawn.length <= 1;
     return [
       {
         id,
-        name,
+        name: isWhole || only === undefined ? name : zoneKind(visit.packs.zones, only).name,
         stretch: kind?.name ?? null,
         tool: first,
         targetMm: demand.targetMm,
         zones: passed,
         turned: first === null || first.direction === 'with' ? [] : turned,
-        ...(stretch === null ? { from, to, liftOff } : { from: null, to: null, liftOff: [] }),
+        ...(stretch === null && isWhole ? { from, to, liftOff } : { from: null, to: null, liftOff: [] }),
         how,
       },
     ];

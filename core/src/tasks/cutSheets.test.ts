@@ -186,15 +186,14 @@ describe.each(SHEETS)('$breed, $extra.trimId, as good hands would do it', (sheet
   const work = workOf(sheet.breed, sheet.extra);
   const order = orderWork(problemOf(work)).order;
   const card = (id: string): Task => {
-    const found = work.tasks.find((one) => one.id === id);
+    const found = work.tasks.find((one) => one.id === id || one.also.includes(id));
     if (!found) throw new Error(`no card ${id}: ${order.join(' ')}`);
     return found;
   };
 
   it('what must come first comes first', () => {
     for (const chain of sheet.chains) {
-      const at = chain.map((id) => order.indexOf(id));
-      expect(at, `${chain.join(' → ')} in ${order.join(' ')}`).not.toContain(-1);
+      const at = chain.map((id) => order.indexOf(card(id).id));
       expect(at, chain.join(' → ')).toEqual([...at].sort((a, b) => a - b));
     }
   });

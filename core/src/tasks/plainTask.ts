@@ -12,6 +12,7 @@ export type Draft = Omit<Task, 'stage'>;
 export function plainTask(visit: Case, id: string, name: string, stance: string | null): Draft {
   return {
     id,
+    also: [],
     name,
     phase: 'work',
     toolId: null,

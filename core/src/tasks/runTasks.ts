@@ -1,10 +1,19 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { Plan } from '../plan/plan.ts';
 import { merged, withMerged } from './merged.ts';
+import { zoneKindId } from '../terms/zone.ts';
 import type { Draft } from './plainTask.ts';
+import { stanceOf } from './plainTask.ts';
+import { stageFinder } from './stages.ts';
 
 /** The step of a run, by the run's id. */
 export const runId = (run: string): string => `run:${run}`;
+
+/** A run as a step, and the steps of its places. */
+interface RunStep {
+  readonly step: Draft;
+  readonly passed: readonly [Draft, ...Draft[]];
+}
 
 /**
  * Steps with the places of a run as one step, on both sides. A trigger among other places stays a step of its own, so that
@@ -13,21 +22,67 @@ export const runId = (run: string): string => `run:${run}`;
 export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): readonly Draft[] {
   const byMachine = steps.filter(({ again, direction }) => again === null && direction !== null);
   const stepAt = new Map(byMachine.map((step) => [step.zone, step]));
-  const into = new Map<string, Draft>();
-  for (const { id, name, stretch, zones, turned, from, to, liftOff, how } of runs) {
-    const all = zones.flatMap((zone) => stepAt.get(zone) ?? []);
-    const calm = all.filter(({ trigger }) => !trigger);
-    const [first, ...others] = calm.length > 0 ? calm : all;
-    if (!first) continue;
-    const passed = [first, ...others] as const;
-    const run = merged(visit, passed, { id: runId(id), name: stretch ?? name, side: null });
-    const step: Draft = {
-      ...run,
-      turned: run.zones.filter((zone) => turned.includes(zone)),
-      path: from === null && to === null && liftOff.length === 0 ? null : { from, to, liftOff },
-      how: [...(how === null ? [] : [how]), ...run.how],
-    };
-    for (const one of passed) into.set(one.id, step);
+  const found = runs.flatMap(
+    ({ id, name, stretch, zones, turned, from, to, liftOff, how }): readonly RunStep[] => {
+      const all = zones.flatMap((zone) => stepAt.get(zone) ?? []);
+      const calm = all.filter(({ trigger }) => !trigger);
+      const [first, ...others] = calm.length > 0 ? calm : all;
+      if (!first) return [];
+      const passed = [first, ...others] as const;
+      const step = merged(visit, passed, { id: runId(id), name: stretch ?? name, side: null });
+      return [
+        {
+          passed,
+          step: {
+            ...step,
+            turned: step.zones.filter((zone) => turned.includes(zone)),
+            path: from === null && to === null && liftOff.length === 0 ? null : { from, to, liftOff },
+            how: [...(how === null ? [] : [how]), ...step.how],
+          },
+        },
+      ];
+    },
+  );
+  const cards = cardsOf(visit, found);
+  return withMerged(steps, new Map(cards.flatMap(({ step, passed }) => passed.map(({ id }) => [id, step]))));
+}
+
+/** Where the groomer stands for the places of a run. */
+const stancesOf = (visit: Case, { zones }: Draft): ReadonlySet<string> =>
+  new Set(zones.map((zone) => stanceOf(visit, zoneKindId(zone))));
+
+/**
+ * Runs as cards: of those that one tool passes the same way in one stage of the work a short one goes on the card of the longest, as a
+ * tail goes with its body. The tool is not put down for it, and the groomer stands where the longest has her stand in any case.
+ */
+function cardsOf(visit: Case, runs: readonly RunStep[]): readonly RunStep[] {
+  const stageOf = stageFinder(visit);
+  const groups = new Map<string, RunStep[]>();
+  for (const run of runs) {
+    const { phase, toolId, carrier, technique, direction, trigger, safety } = run.step;
+    const key = [phase, stageOf(run.step), toolId, carrier, technique, direction, trigger, safety].join('|');
+    groups.set(key, [...(groups.get(key) ?? []), run]);
   }
-  return withMerged(steps, into);
+  return [...groups.values()].flatMap((group) => {
+    const longest = group.reduce((a, b) => (b.step.minutes > a.step.minutes ? b : a));
+    const { id, path, side, trigger, phase } = longest.step;
+    const from = stancesOf(visit, longest.step);
+    const short = group.filter(
+      ({ step }) =>
+        step !== longest.step &&
+        step.minutes < visit.packs.tasks.shortRunMinutes &&
+        [...stancesOf(visit, step)].every((stance) => from.has(stance)),
+    );
+    if (short.length === 0 || trigger || phase !== 'work') return group;
+    const steps = [longest, ...short].map(({ step }) => step);
+    const passed = [...longest.passed, ...short.flatMap((run) => run.passed)] as const;
+    const step: Draft = {
+      ...merged(visit, passed, { id, name: steps.map(({ name }) => name).join(', '), side }),
+      also: short.map((run) => run.step.id),
+      turned: steps.flatMap(({ turned }) => turned),
+      path,
+      how: [...new Set(steps.flatMap(({ how }) => how))],
+    };
+    return [{ step, passed }, ...group.filter((run) => run !== longest && !short.includes(run))];
+  });
 }

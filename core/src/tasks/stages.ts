@@ -22,12 +22,15 @@ export function workRules(visit: Case): readonly WorkEffect[] {
 
 /** What custom does before what, where both are in one stage of the work: a face before the topknot that is set on it. */
 function withCustoms(customs: TaskPack['customs'], staged: readonly Task[]): readonly Task[] {
-  const isOf = ({ id, again }: Task, names: readonly string[]) =>
-    again === null && names.some((name) => id === name || id.startsWith(`${name}.`));
+  const isOf = ({ id: own, also, again }: Task, names: readonly string[]) =>
+    again === null &&
+    [own, ...also].some((id) => names.some((name) => id === name || id.startsWith(`${name}.`)));
   return staged.map((task) => {
     const before = customs
       .filter(({ then }) => isOf(task, then))
-      .flatMap(({ first }) => staged.filter((one) => one.stage === task.stage && isOf(one, first)));
+      .flatMap(({ first }) =>
+        staged.filter((one) => one !== task && one.stage === task.stage && isOf(one, first)),
+      );
     return before.length === 0 ? task : { ...task, after: [...task.after, ...before.map(({ id }) => id)] };
   });
 }
@@ -97,6 +100,7 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
   const byHand = (draft: Draft) =>
     draft.technique !== null && tools.techniques.find(({ id }) => id === draft.technique)?.byHand === true;
   const there = new Set(drafts.map(({ id }) => id));
+  const cardOf = new Map(drafts.flatMap(({ id, also }) => also.map((run) => [run, id] as const)));
 
   const kindOf = (draft: Draft) => (draft.zone === null ? null : zoneKindId(draft.zone));
   const isRisen = (draft: Draft) => {
@@ -110,7 +114,7 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
     const looksLast = draft.phase === 'check' && risenIds.length > 0;
     const waits = risen && setTask !== null ? [setTask] : looksLast ? risenIds : [];
     // Joins are softened with what is there, not once the curl is back.
-    const own = draft.after.filter((id) => risen || !risenIds.includes(id));
+    const own = draft.after.map((id) => cardOf.get(id) ?? id).filter((id) => risen || !risenIds.includes(id));
     const after = [...own, ...waits].filter((id) => there.has(id));
     const phase = risen || looksLast ? 'finish' : draft.phase;
     const stage = looksLast ? last + 2 + AFTER.length : stageOf(draft, risen);

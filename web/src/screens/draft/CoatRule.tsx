@@ -1,9 +1,11 @@
-import type { LengthUnit, Plan, ZonePlan } from '@kurrel/core';
+import type { LengthUnit, Plan } from '@kurrel/core';
 import { formatLeft, zoneKindId } from '@kurrel/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { SetLength, Tick } from '../../parts/ruleScale.ts';
 import { labelRows, nextTick, RULE, shareOf, snap } from '../../parts/ruleScale.ts';
+import type { Bead } from './beads.ts';
+import { beadsOf, stacked } from './beads.ts';
 
 export interface CoatRuleProps {
   readonly plan: Plan;
@@ -24,16 +26,6 @@ const SCALE_MM = [0.2, 0.5, 1, 2, 5, 10, 25, 50, 100, 150];
 const SPARSE_MM = [0.2, 1, 5, 25, 100];
 const ROOMY = 560;
 const SNAP_UNITS = 7;
-
-/** Zones of one length share a bead, so a run is one; the selected zone has its own. */
-interface Bead {
-  readonly key: string;
-  readonly zones: readonly ZonePlan[];
-  readonly mm: number;
-  readonly own: boolean;
-  /** Of its runs, and of its places that are in none. */
-  readonly names: readonly string[];
-}
 
 interface Drag {
   readonly bead: Bead;
@@ -60,6 +52,7 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   const length = Math.max(200, width - 2 * PAD);
   const x = (mm: number) => PAD + shareOf(mm) * length;
   const beads = useMemo(() => beadsOf(plan, selected), [plan, selected]);
+  const rows = stacked(beads.map(({ mm }) => x(mm)));
   /** The bead that an event is about: each is drawn anew only when it moves, so its handlers are the group's. */
   const beadOf = ({ target }: { readonly target: EventTarget }) => {
     const id = (target as Element).closest('.bead')?.getAttribute('data-key');
@@ -111,7 +104,7 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
         <Scale length={length} unit={unit} />
         <BeadLabels beads={beads} x={x} />
         <g onPointerDown={start} onPointerMove={move} onPointerUp={end} onPointerCancel={end} onKeyDown={key}>
-          {beads.map((bead) => (
+          {beads.map((bead, index) => (
             <BeadMark
               key={bead.key}
               id={bead.key}
@@ -120,6 +113,7 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
               kind={bead.own ? selected : zoneKindId(bead.zones[0]?.zone ?? '')}
               mm={bead.mm}
               x={x(bead.mm)}
+              row={rows[index] ?? 0}
               unit={unit}
             />
           ))}
@@ -137,10 +131,16 @@ interface BeadMarkProps {
   readonly kind: string;
   readonly mm: number;
   readonly x: number;
+  /** Beads of one length stand above one another: 0 on the line, 1 below it, −1 above. */
+  readonly row: number;
   readonly unit: LengthUnit;
 }
 
-const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, unit }: BeadMarkProps) {
+const ROW_PX = 15;
+const TOUCH_PX = 22;
+
+const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, row, unit }: BeadMarkProps) {
+  const y = LINE_Y + row * ROW_PX;
   return (
     <g
       className={own ? 'bead own' : 'bead'}
@@ -154,8 +154,8 @@ const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, unit }: Be
       data-bead={kind}
       data-key={id}
     >
-      <circle className="bead-touch" cx={x} cy={LINE_Y} r={22} />
-      <circle className="bead-dot" cx={x} cy={LINE_Y} r={own ? 10 : 7} />
+      <circle className="bead-touch" cx={x} cy={y + Math.sign(row) * (TOUCH_PX - ROW_PX / 2)} r={TOUCH_PX} />
+      <circle className="bead-dot" cx={x} cy={y} r={own ? 10 : 7} />
     </g>
   );
 });
@@ -279,37 +279,6 @@ const BeadLabel = memo(function BeadLabel({ className, x, y, text }: BeadLabelPr
     </text>
   );
 });
-
-function beadsOf(plan: Plan, selected: string): readonly Bead[] {
-  const beads = new Map<string, { zones: ZonePlan[]; mm: number; own: boolean }>();
-  const runName = runNames(plan);
-  for (const zone of plan.zones) {
-    if (zone.leftAlone && zoneKindId(zone.zone) !== selected) continue;
-    const own = zoneKindId(zone.zone) === selected;
-    const key = `${own ? 'own' : 'all'} ${zone.leftMm.toFixed(own ? 2 : 1)}`;
-    const bead = beads.get(key) ?? { zones: [], mm: zone.leftMm, own };
-    bead.zones.push(zone);
-    beads.set(key, bead);
-  }
-  // By their first place: a bead that moves stays the same one, with the focus on it.
-  return [...beads.values()]
-    .map((bead) => ({
-      key: `${bead.own ? 'own' : 'all'} ${bead.zones[0]?.zone ?? ''}`,
-      names: [
-        ...new Set(bead.zones.map(({ run, name }) => (bead.own ? name : (runName.get(run ?? '') ?? name)))),
-      ],
-      ...bead,
-    }))
-    .sort((a, b) => Number(a.own) - Number(b.own));
-}
-
-/** What runs of several places are called, by their ids. */
-const runNames = ({ runs }: Plan): ReadonlyMap<string, string> =>
-  new Map(
-    runs.flatMap(({ id, name, stretch, zones }) =>
-      new Set(zones.map(zoneKindId)).size > 1 ? [[id, stretch ?? name] as const] : [],
-    ),
-  );
 
 const namesOf = ({ names }: Bead) => names.join(', ');
 function shortName({ names: [first = '', ...rest] }: Bead): string {

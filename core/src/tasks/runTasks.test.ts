@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { workOf } from '../../testing/order.ts';
+import { breeds, hairEverywhere } from '../../testing/packs.ts';
+import { stanceOf } from './plainTask.ts';
+import { runId } from './runTasks.ts';
+
+const hairMm = hairEverywhere(80);
+
+describe('runs as cards', () => {
+  it('a head with one blade is one card: face, skull and eye corners, before the brows are set on it', () => {
+    const { tasks, plan } = workOf('miniature-schnauzer', { trimId: 'clip-and-card', hairMm });
+    const head = tasks.find(({ id }) => id === 'run:face');
+    expect(head?.name.split(', ')).toEqual(expect.arrayContaining(['face', 'skull']));
+    expect(head?.also).toContain('run:skull');
+    expect(tasks.some(({ id }) => id === 'run:skull')).toBe(false);
+    expect(head?.zones).toEqual(expect.arrayContaining(['cheek.left', 'cheek.right', 'topknot']));
+    expect(tasks.find(({ id }) => id === 'form:brows')?.after).toContain('run:face');
+    const { path } = head ?? {};
+    expect(path).toMatchObject({ from: plan.runs.find(({ id }) => id === 'face')?.from });
+  });
+
+  it('every run is on one card, with its tool, its way and its lengths, over every breed; only short ones go with another', () => {
+    let together = 0;
+    for (const { id: breed, trims } of breeds)
+      for (const { id: trimId, purposes } of trims) {
+        const { tasks, plan, visit } = workOf(breed, { trimId, purpose: purposes[0] ?? 'pet', hairMm });
+        for (const run of plan.runs) {
+          const cards = tasks.filter(({ id, also }) => [id, ...also].includes(runId(run.id)));
+          const where = `${breed} ${trimId} ${run.id}`;
+          expect(cards.length, where).toBeLessThanOrEqual(1);
+          const [card] = cards;
+          const byMachine = run.tool?.technique === 'clip' || run.tool?.technique === 'comb';
+          if (!card) {
+            expect(byMachine && run.zones.length > 0, where).toBe(false);
+            continue;
+          }
+          expect(card, where).toMatchObject({ toolId: run.tool?.toolId, direction: run.tool?.direction });
+          for (const zone of run.zones) {
+            const left = plan.zones.find((one) => one.zone === zone)?.leftMm ?? null;
+            expect(card.lengths[card.zones.indexOf(zone)], `${where} ${zone}`).toBe(left);
+          }
+          if (card.also.length > 0) {
+            together++;
+            const host = plan.runs.find(({ id }) => runId(id) === card.id);
+            const stances = (zones: readonly string[]) =>
+              zones.map((zone) => stanceOf(visit, zone.split('.')[0] ?? ''));
+            const from = new Set(stances(host?.zones ?? []));
+            expect(
+              stances(run.zones).every((stance) => from.has(stance)),
+              where,
+            ).toBe(true);
+            expect(card.minutes, where).toBeLessThan(25);
+          }
+        }
+      }
+    expect(together).toBeGreaterThan(40);
+  });
+});
