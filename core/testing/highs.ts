@@ -63,3 +63,26 @@ function asLp({ target, weight, lo, hi, smoothness, closed, rows = [] }: Outline
     .map((row, i) => ` c${i}: ${row}`)
     .join('\n')}\nBounds\n${bounds.join('\n')}\nEnd\n`;
 }
+
+/** The least cost of opening facilities and serving every client, by HiGHS as a mixed-integer problem. */
+export const cheapestByHighs = (costs: readonly Float64Array[], opening: Float64Array): number =>
+  solver.solve(choiceLp(costs, opening)).ObjectiveValue;
+
+function choiceLp(costs: readonly Float64Array[], opening: Float64Array): string {
+  const terms: string[] = [];
+  const rows: string[] = [];
+  const names = new Set<string>();
+  costs.forEach((row, z) => {
+    const serving: string[] = [];
+    row.forEach((cost, f) => {
+      if (cost === Infinity) return;
+      terms.push(`${cost.toFixed(9)} x${z}_${f}`);
+      serving.push(`x${z}_${f}`);
+      rows.push(`l${z}_${f}: x${z}_${f} - y${f} <= 0`);
+      names.add(`y${f}`);
+    });
+    rows.push(`s${z}: ${serving.join(' + ')} = 1`);
+  });
+  for (const y of names) terms.push(`${(opening[Number(y.slice(1))] ?? 0).toFixed(9)} ${y}`);
+  return `Minimize\n obj: ${terms.join('\n + ')}\nSubject To\n ${rows.join('\n ')}\nBinary\n ${[...names].join('\n ')}\nEnd\n`;
+}

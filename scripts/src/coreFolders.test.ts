@@ -3,38 +3,18 @@ import { join, relative, resolve } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { PROJECT } from './cluster.ts';
 
-/** Data flows down this list: a folder imports only from folders above it. Those on one line stand beside each other. */
-const ROWS = [
-  ['terms'],
-  ['solver'],
-  ['units'],
-  ['packs'],
-  ['coat'],
-  ['tools'],
-  ['body'],
-  ['lines'],
-  ['contour'],
-  ['hands'],
-  ['case'],
-  ['welfare'],
-  ['mats'],
-  ['targets'],
-  ['outline'],
-  ['passes'],
-  ['runs'],
-  ['plan'],
-  ['bath'],
-  ['estimate'],
-  ['tasks'],
-  ['order'],
-  ['table'],
-  ['day'],
-  ['check'],
-  ['upkeep'],
-  ['choices'],
-  ['referee'],
-] as const;
-const ORDER: readonly string[] = ROWS.flat();
+/** Chapters of the map in the docs. Data flows down the list: a folder imports only from folders before it. */
+const CHAPTERS: Readonly<Record<string, readonly string[]>> = {
+  'Words and numbers': ['terms', 'solver', 'units'],
+  'What the trade knows': ['packs'],
+  'The dog and the tools': ['coat', 'tools', 'body', 'lines', 'contour'],
+  'The visit': ['hands', 'case'],
+  'What must not be done': ['welfare', 'mats'],
+  'The cut': ['targets', 'outline', 'passes', 'runs', 'plan'],
+  'The work': ['bath', 'estimate', 'tasks', 'order', 'table', 'day'],
+  'Looking back and on': ['check', 'upkeep', 'choices', 'referee'],
+};
+const ORDER: readonly string[] = Object.values(CHAPTERS).flat();
 const CORE = join(PROJECT, 'core/src');
 const IMPORT = /from\s+'(\.[^']+)'/g;
 
@@ -64,6 +44,14 @@ describe('inside core', () => {
 
   it('every folder has its place in the order', () => {
     expect([...new Set(files.map(folderOf))].filter((folder) => !ORDER.includes(folder))).toEqual([]);
+  });
+
+  it('the docs have the chapters in their order', () => {
+    const docs = readFileSync(join(PROJECT, 'docs/how-a-plan-is-made.md'), 'utf8').replace(/\s+/g, ' ');
+    const rows = Object.entries(CHAPTERS).map(
+      ([chapter, folders]) => `| ${chapter} | ${folders.map((folder) => `\`${folder}\``).join(' → ')} |`,
+    );
+    expect(rows.filter((row) => !docs.includes(row))).toEqual([]);
   });
 
   it('no import points up, types included', () => {

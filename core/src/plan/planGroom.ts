@@ -32,19 +32,11 @@ export const planGroom = (visit: Case): Plan => planWith(visit, noMemory());
 
 /** The plan for a case; what is worked out for it is kept in the memory and taken from there. */
 export function planWith(resolved: Case, memory: PlanMemory): Plan {
-  const wanted = wantedOn(resolved, memory);
-  const { mats, ways } = wanted;
-  const { restrictions } = mats.visit.derived;
-  const visit = { ...resolved, derived: { ...resolved.derived, restrictions } };
+  const { visit, wanted, runs, settled, problem } = askedOfTools(resolved, memory);
+  const { mats } = wanted;
   const { packs, breed } = visit;
-  const { coat, trim } = visit.derived;
-  const { runs, settled } = withRuns(visit, wanted);
-  const picked = pickTools({
-    zones: settled.flatMap(({ demand }) => demand ?? []),
-    options: visit.derived.options,
-    tools: packs.tools,
-    ways,
-  });
+  const { coat, trim, restrictions } = visit.derived;
+  const picked = pickTools(problem);
   const choices = withTurned(visit, runs, picked.choices);
   const finished = settled.map((one) => {
     const { id } = one.target.zone;
@@ -98,6 +90,21 @@ export function planWith(resolved: Case, memory: PlanMemory): Plan {
     mats: mats.plan,
     roughClip: roughClipOf(visit, mats.plan),
   };
+}
+
+/** What the places of a dog, in their runs, ask of its groomer's tools. */
+export function askedOfTools(resolved: Case, memory: PlanMemory) {
+  const wanted = wantedOn(resolved, memory);
+  const { restrictions } = wanted.mats.visit.derived;
+  const visit = { ...resolved, derived: { ...resolved.derived, restrictions } };
+  const { runs, settled } = withRuns(visit, wanted);
+  const problem: ToolProblem = {
+    zones: settled.flatMap(({ demand }) => demand ?? []),
+    options: visit.derived.options,
+    tools: visit.packs.tools,
+    ways: wanted.ways,
+  };
+  return { visit, wanted, runs, settled, problem };
 }
 
 /** What is kept between the plans of one dog. Its owner lets it go; nothing depends on what is in it. */

@@ -176,7 +176,7 @@ describe('where a dog on the table stands', () => {
         event({ kind: 'mat-found', zone: 'armpit.right' }),
         event({ kind: 'would-not-pass', zone: 'rib.left', toolId: null, takenId: null }),
         event({ kind: 'skipped', task: 'zone:hindfoot.left', reason: 'too much for it' }),
-        event({ kind: 'skipped', task: 'nails-rear', reason: 'another day' }),
+        event({ kind: 'skipped', task: 'nails', reason: 'another day' }),
         event({ kind: 'skipped', task: second.id, reason: 'no' }),
         event({ kind: 'undone', task: second.id }),
         stop,
@@ -190,7 +190,7 @@ describe('where a dog on the table stands', () => {
       { kind: 'would-not-pass', zone: 'rib.left', text: '' },
       { kind: 'stopped', zone: null, text: 'it bites' },
       { kind: 'skipped', zone: 'hindfoot.left', text: 'too much for it' },
-      { kind: 'skipped', zone: null, text: 'nails-rear: another day' },
+      { kind: 'skipped', zone: null, text: 'nails: another day' },
     ]);
   });
 

@@ -10,6 +10,7 @@ import { grown } from './grown.ts';
 import { requests } from './requests.ts';
 import { screens } from './screens.ts';
 import { solver } from './solver.ts';
+import { tools } from './tools.ts';
 import { visitSheets } from './visits.ts';
 
 /** `npm run bench`: how fast, as shares and ratios of one run, never as times to be held to. */
@@ -21,6 +22,7 @@ await advise(async () => {
   try {
     const sheets = await visitSheets(server.address);
     solver(foundVisit(sheets));
+    tools();
     coreParts(sheets);
     orders(sheets);
     anyOrders();

@@ -1,8 +1,7 @@
-import { performance } from 'node:perf_hooks';
 import type { Case, OutlineProblem } from '@kurrel/core';
 import { bodyOf, solveOutline, VIEW_IDS } from '@kurrel/core';
 import { byHighs } from '../../../core/testing/highs.ts';
-import { spread } from './quantiles.ts';
+import { spread, wallMs } from './quantiles.ts';
 
 const FRAME_MS = 1000 / 60;
 const ROUNDS = 40;
@@ -69,10 +68,4 @@ function wavy(n: number, seed: number): OutlineProblem {
     smoothness: 400,
     closed: true,
   };
-}
-
-function wallMs(work: () => unknown): number {
-  const before = performance.now();
-  work();
-  return performance.now() - before;
 }
