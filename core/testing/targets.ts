@@ -1,7 +1,7 @@
 import type { Case, DogZone, JudgedMat, TrimArea, ZoneTarget } from '../src/index.ts';
 import { targetsOf } from '../src/index.ts';
 import { judgeMats } from '../src/mats/judge.ts';
-import type { Outlined, ZoneOutline } from '../src/targets/outlined.ts';
+import type { OutlineChanges, ZoneChange } from '../src/targets/outlineChanges.ts';
 import type { Extra } from './packs.ts';
 import { caseFor } from './packs.ts';
 
@@ -23,7 +23,7 @@ export function areaIn(visit: Case, kind: string, extra: Partial<TrimArea> = {})
 export function targetIn(
   visit: Case,
   id: string,
-  outline: Outlined | null = null,
+  outline: OutlineChanges | null = null,
   lost: ReadonlyMap<string, JudgedMat> | null = null,
 ): ZoneTarget {
   const mats = judgeMats(visit);
@@ -31,11 +31,15 @@ export function targetIn(
   if (!target) throw new Error(`no target ${id}`);
   return target;
 }
-export const targetFor = (breed: string, id: string, extra: Extra = {}, outline: Outlined | null = null) =>
-  targetIn(caseFor(breed, extra), id, outline);
+export const targetFor = (
+  breed: string,
+  id: string,
+  extra: Extra = {},
+  outline: OutlineChanges | null = null,
+) => targetIn(caseFor(breed, extra), id, outline);
 
 /** An outline that says something of one zone only. */
-export const outlineOf = (zone: string, here: Partial<ZoneOutline>): Outlined => ({
+export const changeOf = (zone: string, here: Partial<ZoneChange>): OutlineChanges => ({
   zones: new Map([
     [zone, { view: 'side', form: null, formMm: null, meanMm: 0, leastMm: 0, mostMm: 0, at: {}, ...here }],
   ]),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { breed, breeds, planFor, packs } from '../../testing/packs.ts';
-import { outlineOf } from '../contour/outline.ts';
+import { drawnContours } from '../contour/drawnContours.ts';
 import type { Body } from './body.ts';
 import { bodyOf } from './body.ts';
 import { distance, inside, signedArea } from './geometry.ts';
@@ -123,7 +123,7 @@ describe('the coat on the body', () => {
 
   it('stands outside the skin and shrinks when the curl is back', () => {
     const area = (curlBack: boolean) =>
-      outlineOf(poodle.views.side, lamb, 'after', curlBack)
+      drawnContours(poodle.views.side, lamb, 'after', curlBack)
         .filter((p) => p.id === 'trunk')
         .map((p) => Math.abs(signedArea(p.contour)))[0] ?? 0;
     const trunk = poodle.views.side.parts.find((p) => p.id === 'trunk');
@@ -133,7 +133,7 @@ describe('the coat on the body', () => {
   });
 
   it('bevels from a long leg to a clean foot at no more than 45°', () => {
-    const line = outlineOf(poodle.views.side, lamb, 'after', false).find(
+    const line = drawnContours(poodle.views.side, lamb, 'after', false).find(
       (p) => p.id === 'foreleg' && !p.far,
     )?.contour;
     const stations = poodle.views.side.parts.find((p) => p.id === 'foreleg' && !p.far)?.stations ?? [];
@@ -149,7 +149,7 @@ describe('the coat on the body', () => {
       wish: { lean: 'longer', allOverMm: null, weeksBetween: 6, vetAsks: false },
     });
     const area = (plan: typeof lamb) =>
-      outlineOf(poodle.views.side, plan, 'after', false).reduce(
+      drawnContours(poodle.views.side, plan, 'after', false).reduce(
         (sum, p) => sum + Math.abs(signedArea(p.contour)),
         0,
       );

@@ -3,8 +3,8 @@ import { bodyOf } from '../body/body.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { withChoices, withFacts } from '../case/resolveCase.ts';
-import type { Outline } from '../contour/outline.ts';
-import { createOutliner } from '../contour/outline.ts';
+import type { DrawnContours } from '../contour/drawnContours.ts';
+import { createContourDrawer } from '../contour/drawnContours.ts';
 import { divided } from '../lines/divided.ts';
 import { planGroom } from '../plan/planGroom.ts';
 import type { SeenDog } from './seen.ts';
@@ -13,7 +13,7 @@ import { inCoat } from './seen.ts';
 export interface IdealDog {
   readonly body: Body;
   /** Its coat from the side. */
-  readonly outline: Outline;
+  readonly outline: DrawnContours;
   readonly seen: SeenDog;
 }
 
@@ -30,7 +30,7 @@ export function idealOf(visit: Case, heightMm: number, curlBack: boolean): Ideal
   } = visit;
   const body = divided(packs, breed, trim, bodyOf(packs, breed, { heightMm }, []));
   const plan = planGroom(unmarked(visit));
-  const outline = createOutliner();
+  const outline = createContourDrawer();
   return {
     body,
     outline: outline(body.views.side, plan, 'after', curlBack),

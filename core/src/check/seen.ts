@@ -1,8 +1,8 @@
 import type { Body, ViewId } from '../body/body.ts';
 import type { Point } from '../body/geometry.ts';
 import type { ViewPart } from '../body/view.ts';
-import type { Lengths, Outline, Shown } from '../contour/outline.ts';
-import { coatOn, outlineOf } from '../contour/outline.ts';
+import type { Lengths, DrawnContours, Shown } from '../contour/drawnContours.ts';
+import { coatOn, drawnContours } from '../contour/drawnContours.ts';
 import { zoneKindId } from '../terms/zone.ts';
 
 /** A dog as a judge sees it: the contour over each part of each view, mm, one point a station. */
@@ -55,9 +55,9 @@ export function inCoat(
   lengths: Lengths,
   shown: Shown,
   curlBack: boolean,
-  outline: typeof outlineOf = outlineOf,
+  outline: typeof drawnContours = drawnContours,
 ): SeenDog {
-  const outlines = new Map<ViewId, Outline>();
+  const outlines = new Map<ViewId, DrawnContours>();
   return seen(body, (view, _, index) => {
     const drawn = outlines.get(view) ?? outline(body.views[view], lengths, shown, curlBack);
     outlines.set(view, drawn);

@@ -3,7 +3,7 @@ import type { Extra } from '../../testing/packs.ts';
 import { breed, caseFor, hairEverywhere, packs, planFor, zoneOf } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { measureFeature } from '../check/measure.ts';
-import { outlineOf } from '../contour/outline.ts';
+import { drawnContours } from '../contour/drawnContours.ts';
 import { inCoat } from '../check/seen.ts';
 import type { Proportion } from '../packs/breed.ts';
 import type { Plan } from '../plan/plan.ts';
@@ -46,7 +46,7 @@ describe('golden dogs: what a great groomer would do', () => {
         const visit = caseFor(id, extra);
         const { side } = bodyOf(packs, visit.breed, {}, visit.facts.dog.findings).views;
         const i = side.parts.findIndex((part) => part.id === 'trunk');
-        const contour = outlineOf(side, planFor(id, extra), 'after', false)[i]?.contour ?? [];
+        const contour = drawnContours(side, planFor(id, extra), 'after', false)[i]?.contour ?? [];
         const stations = side.parts[i]?.stations ?? [];
         return contour.map((point, k) => ({ y: point.y, seen: stations[k] }));
       };

@@ -4,7 +4,7 @@ import type { ViewPart } from '../body/view.ts';
 import type { Bodies } from '../case/bodies.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { HeadForm } from '../packs/breed.ts';
-import type { ContourChanges, Deficit, Outlined, ZoneOutline } from '../targets/outlined.ts';
+import type { ContourChanges, Deficit, OutlineChanges, ZoneChange } from '../targets/outlineChanges.ts';
 import { spacingOf } from '../contour/alongPart.ts';
 import { otherSide, sideOf } from '../terms/zone.ts';
 import { formedIn } from './headForm.ts';
@@ -14,9 +14,9 @@ import type { Twins } from './partWanted.ts';
 import type { AnsweredParts, JustSolved } from './solvedOnce.ts';
 import { solvedOnce } from './solvedOnce.ts';
 import type { SeenZone } from './zoneAnswer.ts';
-import { average, deficitsOf, isChanged, zoneOutline } from './zoneAnswer.ts';
+import { average, deficitsOf, isChanged, zoneChange } from './zoneAnswer.ts';
 
-export interface OutlinePlan extends Outlined {
+export interface OutlinePlan extends OutlineChanges {
   /** The worst optimality violation of all that was solved, relative. */
   readonly kkt: number;
 }
@@ -149,12 +149,12 @@ function answersOf(
   { seen, formedZones }: Asked,
 ): Pick<OutlinePlan, 'zones' | 'deficits'> {
   const formed = trim.head && formedIn(trim.head);
-  const zones = new Map<string, ZoneOutline>();
+  const zones = new Map<string, ZoneChange>();
   const deficits: Deficit[] = [];
   for (const [zone, views] of seen) {
     // A head has one form: the view it is shaped in decides.
     const shaped = formedZones.has(zone) ? views.filter(({ view }) => view === formed?.view) : views;
-    const outline = zoneOutline(shaped, formedZones.has(zone) ? trim.head : null);
+    const outline = zoneChange(shaped, formedZones.has(zone) ? trim.head : null);
     if (!outline) continue;
     zones.set(zone, outline);
     deficits.push(...deficitsOf(zone, shaped));

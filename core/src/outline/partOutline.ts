@@ -4,7 +4,7 @@ import type { ViewPart } from '../body/view.ts';
 import type { Case } from '../case/resolveCase.ts';
 import type { HeadForm } from '../packs/breed.ts';
 import { rulesFor } from '../packs/rulesFor.ts';
-import type { Deficit } from '../targets/outlined.ts';
+import type { Deficit } from '../targets/outlineChanges.ts';
 import { otherSide } from '../terms/zone.ts';
 import type { CoatOver, ZoneHair } from '../contour/coatContour.ts';
 import type { PartWanted, Twins } from './partWanted.ts';

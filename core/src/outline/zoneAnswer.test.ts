@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { SeenZone } from './zoneAnswer.ts';
-import { deficitsOf, isChanged, zoneOutline } from './zoneAnswer.ts';
+import { deficitsOf, isChanged, zoneChange } from './zoneAnswer.ts';
 
 const seen = (
   view: SeenZone['view'],
@@ -22,8 +22,8 @@ const seen = (
 
 describe('one answer for a zone that several views show', () => {
   it('is none where nobody would see it: a millimetre, or four in a hundred of the longest hair', () => {
-    expect(zoneOutline([seen('side', [0.5, -0.9], 10)])).toBeNull();
-    expect(zoneOutline([seen('side', [0.5, -1.1], 10)])).not.toBeNull();
+    expect(zoneChange([seen('side', [0.5, -0.9], 10)])).toBeNull();
+    expect(zoneChange([seen('side', [0.5, -1.1], 10)])).not.toBeNull();
     expect(isChanged([seen('side', [3, -3], 100)])).toBe(false);
     expect(isChanged([seen('side', [1.5], 10), seen('rear', [0], 100)])).toBe(false);
     expect(isChanged([seen('side', [0, 5], 100)])).toBe(true);
@@ -32,13 +32,13 @@ describe('one answer for a zone that several views show', () => {
 
   it('changes its length by the median of what its views want, where that is worth a blade', () => {
     const views = [seen('side', [2, 4], 20), seen('front', [9, 9], 20), seen('rear', [4, 4], 20)];
-    expect(zoneOutline(views)).toMatchObject({ meanMm: 4, leastMm: 2, mostMm: 9, view: 'front' });
-    expect(zoneOutline([seen('side', [1.4, 1.6], 10)])).toMatchObject({ meanMm: 0, mostMm: 1.6 });
-    expect(zoneOutline([seen('side', [6, 8], 80)])).toMatchObject({ meanMm: 0 });
+    expect(zoneChange(views)).toMatchObject({ meanMm: 4, leastMm: 2, mostMm: 9, view: 'front' });
+    expect(zoneChange([seen('side', [1.4, 1.6], 10)])).toMatchObject({ meanMm: 0, mostMm: 1.6 });
+    expect(zoneChange([seen('side', [6, 8], 80)])).toMatchObject({ meanMm: 0 });
   });
 
   it('holds the mean of what is left at a landmark, wherever it is seen', () => {
-    const outline = zoneOutline([
+    const outline = zoneChange([
       seen('side', [4], 20, 'hipTop'),
       seen('rear', [7], 20, 'hipTop'),
       seen('top', [5], 20),
@@ -47,7 +47,7 @@ describe('one answer for a zone that several views show', () => {
   });
 
   it('a form leaves a length whatever changes, and says it', () => {
-    expect(zoneOutline([seen('headFront', [0, 0.2], 30)], 'ball')).toMatchObject({
+    expect(zoneChange([seen('headFront', [0, 0.2], 30)], 'ball')).toMatchObject({
       form: 'ball',
       formMm: 30.1,
     });

@@ -1,6 +1,6 @@
 import type { ViewId } from '../body/body.ts';
 import type { HeadForm } from '../packs/breed.ts';
-import type { Deficit, ZoneOutline } from '../targets/outlined.ts';
+import type { Deficit, ZoneChange } from '../targets/outlineChanges.ts';
 import type { StationChange } from './partOutline.ts';
 
 /** Nobody sees less, mm and share of the longest hair (prior). */
@@ -41,7 +41,7 @@ export function isChanged(views: readonly SeenZone[]): boolean {
  * One answer for a zone: its length changes by the median of what its views want, so that an edge that one view shows does
  * not lengthen the whole place; its shape holds what each view wants at its own landmarks. Null where nobody would see it.
  */
-export function zoneOutline(views: readonly SeenZone[], form: HeadForm | null = null): ZoneOutline | null {
+export function zoneChange(views: readonly SeenZone[], form: HeadForm | null = null): ZoneChange | null {
   if (form === null && !isChanged(views)) return null;
   const { leastMm, mostMm, longestMm } = extentOf(views);
   const meanMm = median(views.map((one) => one.meanMm));

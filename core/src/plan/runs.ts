@@ -3,7 +3,7 @@ import { isMachined } from '../packs/resolveRuns.ts';
 import type { Run } from '../packs/runs.ts';
 import type { DogRun, DogRuns, Place } from '../runs/runsOf.ts';
 import { runsOf } from '../runs/runsOf.ts';
-import type { Outlined } from '../targets/outlined.ts';
+import type { OutlineChanges } from '../targets/outlineChanges.ts';
 import type { ToolChoice } from '../passes/pickTools.ts';
 import { leftBy } from '../passes/pickTools.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
@@ -28,7 +28,7 @@ export interface PreOverrideTargets {
   /** The targets before the outline, and with it, zone by zone alike. */
   readonly drawn: readonly ZoneTarget[];
   readonly targets: readonly ZoneTarget[];
-  readonly outline: Outlined;
+  readonly outline: OutlineChanges;
   readonly kept: Kept;
 }
 

@@ -2,7 +2,7 @@ import type { Case } from '../case/resolveCase.ts';
 import { handMm } from '../body/hand.ts';
 import type { Run } from '../packs/runs.ts';
 import type { ZoneDemand } from '../passes/pickTools.ts';
-import type { ContourChanges } from '../targets/outlined.ts';
+import type { ContourChanges } from '../targets/outlineChanges.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import { techniqueKind } from '../tools/drawer.ts';

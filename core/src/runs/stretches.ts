@@ -1,4 +1,4 @@
-import type { ContourChanges } from '../targets/outlined.ts';
+import type { ContourChanges } from '../targets/outlineChanges.ts';
 import { zoneKindId } from '../terms/zone.ts';
 
 type Change = ContourChanges['changes'][number];

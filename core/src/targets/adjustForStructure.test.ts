@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { caseFor, sign } from '../../testing/packs.ts';
-import { areaIn, outlineOf, zoneIn } from '../../testing/targets.ts';
+import { areaIn, changeOf, zoneIn } from '../../testing/targets.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
-import { outlineAt } from './outlineAt.ts';
+import { changeAt } from './changeAt.ts';
 import { adjustForStructure } from './adjustForStructure.ts';
 
 interface Asked {
@@ -18,7 +18,7 @@ const settle = (id: string, extra: Extra, asked: Asked = {}) => {
   const zone = zoneIn(visit, id);
   const area = areaIn(visit, zone.kind.id, AREA);
   const outlined =
-    asked.meanMm === undefined ? null : outlineAt(visit, zone, outlineOf(id, { meanMm: asked.meanMm }), area);
+    asked.meanMm === undefined ? null : changeAt(visit, zone, changeOf(id, { meanMm: asked.meanMm }), area);
   return adjustForStructure(
     visit,
     zone,

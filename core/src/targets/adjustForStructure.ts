@@ -7,13 +7,13 @@ import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { oneLongerMm } from '../tools/steps.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
-import type { OutlineHere } from './outlineAt.ts';
+import type { ChangeHere } from './changeAt.ts';
 import { isAmong } from '../terms/zone.ts';
 
 interface Place {
   readonly area: TrimArea;
   readonly welfare: Welfare;
-  readonly outlined: OutlineHere | null;
+  readonly outlined: ChangeHere | null;
   /** A blade runs on the skin here. */
   readonly bladed: boolean;
   /** What the house rules leave of a length. */

@@ -6,8 +6,8 @@ import type { Conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import type { Direction, Technique } from '../terms/tool.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
-import type { OutlineHere } from './outlineAt.ts';
-import type { Outlined } from './outlined.ts';
+import type { ChangeHere } from './changeAt.ts';
+import type { OutlineChanges } from './outlineChanges.ts';
 import type { HouseRulesHere } from './applyHouseRules.ts';
 
 /** A place of a dog and all that bears on it; the stages read it and change nothing of it. */
@@ -29,7 +29,7 @@ export interface Place {
   /** So much of the dog is matted that a wish may be shorter than is done otherwise. */
   readonly mattedShort: boolean;
   /** Null while the trim is drawn that the outline starts from. */
-  readonly outline: Outlined | null;
+  readonly outline: OutlineChanges | null;
 }
 
 /** What the stages so far have made of a place. Lengths in mm. */
@@ -46,7 +46,7 @@ export interface Draft {
   readonly allOver: boolean;
   /** The trim lets the hair stand, and nobody wishes otherwise. */
   readonly stays: boolean;
-  readonly outlined: OutlineHere | null;
+  readonly outlined: ChangeHere | null;
   readonly techniques: readonly Technique[];
   /** What the house rules, the coat and welfare leave of the trim's techniques, before a hand is put first for the outline. */
   readonly usual: readonly Technique[];

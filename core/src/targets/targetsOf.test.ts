@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { caseFor, derivedAs, hairEverywhere, mat, packs, sign } from '../../testing/packs.ts';
-import { areaIn, outlineOf, targetFor, targetIn } from '../../testing/targets.ts';
+import { areaIn, changeOf, targetFor, targetIn } from '../../testing/targets.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import type { JudgedMat } from '../mats/matPlan.ts';
 import type { TrimArea } from '../packs/breed.ts';
@@ -313,7 +313,7 @@ describe('an outline that varies along a zone', () => {
     targetIn(
       drawn('back', { ...BACK, mm: 20, range: [10, 40], ...area }),
       'back',
-      outlineOf('back', { mostMm, at: { withers: 20 } }),
+      changeOf('back', { mostMm, at: { withers: 20 } }),
     );
 
   it('is shaped by hand where one comb cannot follow it', () => {

@@ -11,7 +11,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import { restrictionsAt } from '../welfare/restrictionsAt.ts';
 import { shavingAt } from '../welfare/shaving.ts';
-import type { Outlined } from './outlined.ts';
+import type { OutlineChanges } from './outlineChanges.ts';
 import type { Place } from './place.ts';
 import { applyHouseRules } from './applyHouseRules.ts';
 import { throughStages } from './stages.ts';
@@ -69,7 +69,7 @@ export interface ZoneTarget {
  */
 export function targetsOf(
   { visit, plan, lost, fallbacks }: JudgedMats,
-  outline: Outlined | null = null,
+  outline: OutlineChanges | null = null,
   before: readonly ZoneTarget[] = [],
 ): readonly ZoneTarget[] {
   const spokenOf = new Set([

@@ -10,7 +10,7 @@ import {
   exactStage,
   factsWith,
   orderWork,
-  outlineOf,
+  drawnContours,
   planGroom,
   proposeChoices,
   withChoices,
@@ -62,10 +62,10 @@ export function coreParts(sheets: readonly VisitSheet[]): void {
       body: () => bodyOf(packs, breed, sheet.hands.measurements, sheet.hands.findings),
       plan: () => planGroom(open()),
       // Every length is another each time: what is kept from before does not help.
-      outline: () => outlineOf(body.views.side, stretched(plan), 'after', false),
+      outline: () => drawnContours(body.views.side, stretched(plan), 'after', false),
       again: () => {
         const wish = { ...choices.wish, lean: LEANS[++leant % LEANS.length] ?? 'as-drawn' };
-        outlineOf(body.views.side, planGroom(withChoices(leaning, { ...choices, wish })), 'after', false);
+        drawnContours(body.views.side, planGroom(withChoices(leaning, { ...choices, wish })), 'after', false);
       },
       step: () => planGroom(withChoices(visit, { ...choices, overrides: [nextLength()] })),
       passes: () => toolPasses({ ...BLOCKED, ...packs.tools.policy.passes, labels: labelsOf(visit) }),

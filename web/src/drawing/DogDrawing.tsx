@@ -2,7 +2,7 @@ import type {
   CoatType,
   DrawnLine,
   LengthUnit,
-  Outline,
+  DrawnContours,
   PassPlan,
   Plan,
   Point,
@@ -31,12 +31,12 @@ export interface DogDrawingProps {
   readonly plan: Plan;
   readonly frame: Frame;
   /** The coat to draw: what the plan leaves, or what is there. */
-  readonly outline: Outline;
-  readonly ghost: Outline | null;
+  readonly outline: DrawnContours;
+  readonly ghost: DrawnContours | null;
   /** The standard's ideal, where it is not as drawn. */
   readonly ideal: readonly (readonly Point[])[];
   /** The coat another plan would leave, as a line over this one. */
-  readonly without?: Outline | null;
+  readonly without?: DrawnContours | null;
   /** Lines along which a proportion is measured, mm. */
   readonly measured?: readonly (readonly [Point, Point])[];
   readonly lines: readonly DrawnLine[];

@@ -1,4 +1,4 @@
-import type { LengthUnit, Outline, Point, View } from '@kurrel/core';
+import type { LengthUnit, DrawnContours, Point, View } from '@kurrel/core';
 import { leftNumber, zoneKindId } from '@kurrel/core';
 import { memo, useMemo, useRef } from 'react';
 import type { Box, Callout, PlacedCallout } from './callouts.ts';
@@ -20,7 +20,7 @@ interface LabelsProps {
   readonly groups: readonly ZoneGroup[];
   readonly frame: Frame;
   readonly view: View;
-  readonly outline: Outline;
+  readonly outline: DrawnContours;
   readonly selected: string;
   readonly unit: LengthUnit;
   /** Labels keep their places while a length is being dragged. */

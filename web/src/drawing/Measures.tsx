@@ -1,4 +1,4 @@
-import type { DrawnLine, LengthUnit, Outline, Point, ViewPart, ZonePlan } from '@kurrel/core';
+import type { DrawnLine, LengthUnit, DrawnContours, Point, ViewPart, ZonePlan } from '@kurrel/core';
 import { lengthNumber, sideOf, stationAt } from '@kurrel/core';
 import { memo } from 'react';
 import type { Box } from './callouts.ts';
@@ -16,7 +16,7 @@ interface Measured {
   readonly lines: readonly DrawnLine[];
   readonly profile: ProfileHere | null;
   readonly parts: readonly ViewPart[];
-  readonly outline: Outline;
+  readonly outline: DrawnContours;
   readonly frame: Frame;
   readonly scale: number;
 }
@@ -104,7 +104,7 @@ function distances(lines: readonly DrawnLine[], frame: Frame, scale: number): re
 function lengths(
   profile: ProfileHere | null,
   parts: readonly ViewPart[],
-  outline: Outline,
+  outline: DrawnContours,
   frame: Frame,
   scale: number,
 ): readonly Measure[] {

@@ -1,4 +1,4 @@
-import type { Outline, PassPlan, Point, ViewPart } from '@kurrel/core';
+import type { DrawnContours, PassPlan, Point, ViewPart } from '@kurrel/core';
 import type { Frame } from './frame.ts';
 
 export interface PassLine {
@@ -19,7 +19,7 @@ interface OffCoat extends Point {
 export function passLinesOf(
   passes: readonly PassPlan[],
   parts: readonly ViewPart[],
-  outline: Outline,
+  outline: DrawnContours,
   frame: Frame,
   scale: number,
 ): readonly PassLine[] {

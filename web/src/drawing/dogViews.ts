@@ -1,5 +1,5 @@
 import type { Body, Lengths, Point, View } from '@kurrel/core';
-import { otherSide, outlineOf } from '@kurrel/core';
+import { otherSide, drawnContours } from '@kurrel/core';
 import { frameFor, SHEET } from './frame.ts';
 
 /** A place on a view of the dog, in sheet coordinates. */
@@ -61,7 +61,7 @@ function drawn(view: View, name: string, there: Lengths | null, mirrored = false
     }),
   );
   const nose = view.nose.map(turn);
-  const coat = there ? outlineOf(view, mirrored ? mirrorOf(there) : there, 'now', true) : [];
+  const coat = there ? drawnContours(view, mirrored ? mirrorOf(there) : there, 'now', true) : [];
   return {
     id: name,
     name,

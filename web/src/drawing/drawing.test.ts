@@ -1,4 +1,4 @@
-import { bodyOf, divided, inside, isAmong, outlineOf, zoneKindId } from '@kurrel/core';
+import { bodyOf, divided, inside, isAmong, drawnContours, zoneKindId } from '@kurrel/core';
 import { describe, expect, it } from 'vitest';
 import { breed, breeds, packs, planFor } from '../../../core/testing/packs.ts';
 import { frameFor, pathOf, SHEET } from './frame.ts';
@@ -9,7 +9,7 @@ import { zoneGroups } from './zoneGroups.ts';
 describe('the sheet', () => {
   it.each(breeds.map((b) => [b.id, b] as const))('%s stands on it whole, coat and all', (id, pack) => {
     const body = bodyOf(packs, pack, {}, []);
-    const outline = outlineOf(body.views.side, planFor(id), 'after', false);
+    const outline = drawnContours(body.views.side, planFor(id), 'after', false);
     const frame = frameFor(body.views.side, [outline]);
     for (const part of outline) {
       for (const p of part.contour.map(frame.point)) {
@@ -120,7 +120,7 @@ describe('labels share a length', () => {
       const plan = planFor(id);
       const seen = Object.values(views);
       const named = seen.flatMap((view) => {
-        const frame = frameFor(view, [outlineOf(view, plan, 'after', false)]);
+        const frame = frameFor(view, [drawnContours(view, plan, 'after', false)]);
         return zoneGroups(plan, view, '', frame).flatMap(({ zones }) => zones);
       });
       const labelled = seen.flatMap(({ parts }) =>

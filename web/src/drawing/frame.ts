@@ -1,4 +1,4 @@
-import type { Outline, Point, View } from '@kurrel/core';
+import type { DrawnContours, Point, View } from '@kurrel/core';
 
 /** The sheet the dog is drawn on, in drawing units (about CSS pixels at 1280 × 800). */
 export const SHEET = { width: 784, height: 520 } as const;
@@ -20,7 +20,7 @@ export interface Frame {
 }
 
 /** `margin` leaves room for labels; without labels a narrow one will do. */
-export function frameFor(view: View, outlines: readonly Outline[], margin: Margin = MARGIN): Frame {
+export function frameFor(view: View, outlines: readonly DrawnContours[], margin: Margin = MARGIN): Frame {
   const points = [
     ...outlines.flatMap((outline) => outline.flatMap((part) => part.contour)),
     ...view.parts.flatMap(({ stations }) => stations.map(({ point }) => point)),

@@ -1,4 +1,4 @@
-import type { CoatType, Outline, Point, View, ViewPart } from '@kurrel/core';
+import type { CoatType, DrawnContours, Point, View, ViewPart } from '@kurrel/core';
 import { inside } from '@kurrel/core';
 import type { Frame } from './frame.ts';
 
@@ -94,7 +94,7 @@ function glyph(texture: CoatType['texture'], x: number, y: number, dx: number, d
 /** Coat tips along the seen contour, so that the outline reads as hair and not as cardboard. */
 export function tipsPath(
   view: View,
-  outline: Outline,
+  outline: DrawnContours,
   lengthOf: (zone: string) => number,
   texture: CoatType['texture'],
   frame: Frame,

@@ -1,4 +1,4 @@
-import { clipLines, outlineOf, planGroom, VIEW_IDS } from '@kurrel/core';
+import { clipLines, drawnContours, planGroom, VIEW_IDS } from '@kurrel/core';
 import { expect, it } from 'vitest';
 import { breeds, caseFor, hairEverywhere, packs } from '../../../core/testing/packs.ts';
 import { overlaps } from './callouts.ts';
@@ -15,7 +15,7 @@ it.each([1, 1.8])(
         const { own } = visit.derived.bodies;
         const plan = planGroom(visit);
         for (const view of VIEW_IDS) {
-          const outline = outlineOf(own.views[view], plan, 'after', false);
+          const outline = drawnContours(own.views[view], plan, 'after', false);
           const frame = frameFor(own.views[view], [outline]);
           const lines = clipLines(packs, breed, visit.derived.trim, own, view);
           const measures = measuresOf({

@@ -1,7 +1,7 @@
 import type { Case } from '../../case/resolveCase.ts';
 import type { TrimArea } from '../../packs/breed.ts';
 import { techniqueKind } from '../../tools/drawer.ts';
-import { outlineAt, outlineConflicts } from '../outlineAt.ts';
+import { changeAt, changeConflicts } from '../changeAt.ts';
 import type { Draft, Place, Stage } from '../place.ts';
 import { adjustForStructure, balances } from '../adjustForStructure.ts';
 
@@ -9,8 +9,8 @@ import { adjustForStructure, balances } from '../adjustForStructure.ts';
 export const outlineAndStructure: Stage = (place, draft) => {
   const { visit, zone, school, welfare, outline, trimName } = place;
   const { area } = school;
-  const outlined = outlineAt(visit, zone, outline, area);
-  const conflicts = [...draft.conflicts, ...outlineConflicts(visit, zone, outline, trimName)];
+  const outlined = changeAt(visit, zone, outline, area);
+  const conflicts = [...draft.conflicts, ...changeConflicts(visit, zone, outline, trimName)];
   if (draft.stays) return { ...draft, outlined, conflicts, ...tippedFor(place, draft) };
   const [first] = school.techniques;
   const bladed = first !== undefined && techniqueKind(visit.packs.tools, first).onSkin;

@@ -1,7 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import type { BreedPack, Proposal } from '@kurrel/core';
-import { outlineOf, withChoices } from '@kurrel/core';
+import { drawnContours, withChoices } from '@kurrel/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { useWorker } from '../../app/useWorker.ts';
@@ -48,10 +48,10 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
     const [first] = looks;
     return LOOKED_AT.map((id): LookedAt => {
       const view = body.views[id];
-      const now = first ? outlineOf(view, first.plan, 'now', false) : [];
+      const now = first ? drawnContours(view, first.plan, 'now', false) : [];
       const looked = looks.map(({ plan }, at) => {
         const own = (bodies[at] ?? body).views[id];
-        return { view: own, outline: outlineOf(own, plan, 'after', false) };
+        return { view: own, outline: drawnContours(own, plan, 'after', false) };
       });
       const outlines = looked.map(({ outline }) => outline);
       return { id, view, now, looks: looked, frame: frameFor(view, [now, ...outlines], BARE) };

@@ -1,4 +1,4 @@
-import type { BreedPack, Outline, Proposal, View, ViewId } from '@kurrel/core';
+import type { BreedPack, DrawnContours, Proposal, View, ViewId } from '@kurrel/core';
 import { consentStatements, formatLeft, leftNumber } from '@kurrel/core';
 import {
   CONSENT_TOPIC,
@@ -20,9 +20,9 @@ import type { Swap } from './keptBoard.ts';
 export interface LookedAt {
   readonly id: ViewId;
   readonly view: View;
-  readonly now: Outline;
+  readonly now: DrawnContours;
   /** By look: the dog in its places, and its coat. */
-  readonly looks: readonly { readonly view: View; readonly outline: Outline }[];
+  readonly looks: readonly { readonly view: View; readonly outline: DrawnContours }[];
   readonly frame: Frame;
 }
 

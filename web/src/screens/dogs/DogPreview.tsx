@@ -1,7 +1,7 @@
 import type { DogFacts } from '@kurrel/contract';
 import { FIRST_POLICY } from '@kurrel/contract';
 import type { Measurements } from '@kurrel/core';
-import { AS_DRAWN, MEASURES, bodyOf, divided, outlineOf, planGroom, resolveCase } from '@kurrel/core';
+import { AS_DRAWN, MEASURES, bodyOf, divided, drawnContours, planGroom, resolveCase } from '@kurrel/core';
 import { useMemo } from 'react';
 import type { Control } from 'react-hook-form';
 import { useWatch } from 'react-hook-form';
@@ -48,7 +48,7 @@ export function useDrawnDog(control: Control<DogFacts>) {
     } as const;
     const visit = resolveCase(packs, breed, facts, choices);
     const plan = planGroom(visit);
-    const outline = outlineOf(body.views.side, plan, 'after', false);
+    const outline = drawnContours(body.views.side, plan, 'after', false);
     const lengths = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
     return {
       body,

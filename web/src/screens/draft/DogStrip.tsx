@@ -100,7 +100,7 @@ export const DogStrip = memo(function DogStrip({
             </ul>
           </section>
         )}
-        <For breed={breed} trimId={trimId} purpose={purpose} wish={wish} />
+        <PurposeMenu breed={breed} trimId={trimId} purpose={purpose} wish={wish} />
         <OwnSchools salon={sheet.salon.schools} own={schools} />
         <Found findings={hands.findings} others={others} plan={plan} unit={unit} />
         <section>
@@ -122,7 +122,7 @@ export const DogStrip = memo(function DogStrip({
   );
 });
 
-const For = memo(function For({
+const PurposeMenu = memo(function For({
   breed,
   trimId,
   purpose,

@@ -20,7 +20,7 @@ import { Chips } from '../../parts/Chips.tsx';
 import { setOverride, setSide } from '../../visit/choicesSlice.ts';
 import type { SideMode } from './draftView.ts';
 import { look } from './draftView.ts';
-import { With } from './With.tsx';
+import { ToolPicker } from './ToolPicker.tsx';
 
 interface ZonePanelProps {
   readonly zone: ZonePlan;
@@ -130,7 +130,7 @@ export const ZonePanel = memo(function ZonePanel(props: ZonePanelProps) {
           I understand, use it
         </Button>
       )}
-      <With zone={zone} zones={zones} unit={unit} hands={props.sheet.hands} />
+      <ToolPicker zone={zone} zones={zones} unit={unit} hands={props.sheet.hands} />
       <InRun run={plan.runs.find(({ id }) => id === zone.run) ?? null} />
       <InForm forms={plan.forms} zone={zone.zone} />
       {zone.cautions.length > 0 && (

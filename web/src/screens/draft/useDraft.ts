@@ -4,7 +4,7 @@ import type {
   Case,
   IdealDog,
   Mend,
-  Outline,
+  DrawnContours,
   OwnCost,
   Plan,
   Point,
@@ -15,7 +15,7 @@ import {
   againstStandard,
   AS_DRAWN,
   clipLines,
-  createOutliner,
+  createContourDrawer,
   createPlanner,
   idealOf,
   inCoat,
@@ -39,7 +39,7 @@ export function useDog(sheet: VisitSheet, breed: BreedPack, trimId: string) {
     const visit = caseOf(breed, sheet, { ...firstChoices(sheet, breed), trimId });
     const planner = createPlanner(visit);
     const first = planner.plan(visit.choices);
-    const outline = createOutliner();
+    const outline = createContourDrawer();
     return {
       visit,
       planner,
@@ -75,7 +75,7 @@ const drawn = (visit: Case, { trimId, purpose }: Pick<Choices, 'trimId' | 'purpo
  * What the breed should look like at this dog's height in this trim: from the side its top line from the withers to the tail, from
  * elsewhere its outline where this dog's is another.
  */
-function idealIn(id: ViewId, { seen }: IdealDog, drawn: Outline): readonly (readonly Point[])[] {
+function idealIn(id: ViewId, { seen }: IdealDog, drawn: DrawnContours): readonly (readonly Point[])[] {
   if (id !== 'side') {
     return drawn.flatMap(({ id: part, contour, far }) => {
       const ideal = far ? null : seen.part(id, part);

@@ -1,5 +1,5 @@
 import type { Body, BreedPack, Plan, View, ZonePlan } from '@kurrel/core';
-import { inCoat, measured, outlineOf } from '@kurrel/core';
+import { inCoat, measured, drawnContours } from '@kurrel/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 
@@ -21,7 +21,7 @@ interface OnDog {
 export function useOnDog({ breed, body, view: drawn, plan, found, other, zone }: OnDog) {
   const view = useAppSelector((state) => state.draftView);
   const without = useMemo(
-    () => (other ? outlineOf(drawn, other, 'after', view.curlBack) : null),
+    () => (other ? drawnContours(drawn, other, 'after', view.curlBack) : null),
     [other, drawn, view.curlBack],
   );
   const measuredLines = useMemo(() => {

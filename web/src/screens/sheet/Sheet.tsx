@@ -1,6 +1,6 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, View } from '@kurrel/core';
-import { clipLines, openStops, outlineOf, planGroom, stopsOf } from '@kurrel/core';
+import { clipLines, openStops, drawnContours, planGroom, stopsOf } from '@kurrel/core';
 import { useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
@@ -53,8 +53,8 @@ function Board({
     const body = visit.derived.bodies.own;
     const seen = (view: View) => ({
       view,
-      after: outlineOf(view, plan, 'after', false),
-      now: outlineOf(view, plan, 'now', false),
+      after: drawnContours(view, plan, 'after', false),
+      now: drawnContours(view, plan, 'now', false),
     });
     return {
       plan,

@@ -1,4 +1,4 @@
-import type { DrawnLine, LengthUnit, Outline, Plan, View } from '@kurrel/core';
+import type { DrawnLine, LengthUnit, DrawnContours, Plan, View } from '@kurrel/core';
 import { leftNumber } from '@kurrel/core';
 import { placeCallouts } from '../../drawing/callouts.ts';
 import type { Frame } from '../../drawing/frame.ts';
@@ -8,8 +8,8 @@ import { zoneGroups } from '../../drawing/zoneGroups.ts';
 /** One side of the dog, with the coat the plan leaves and the coat there now. */
 export interface Seen {
   readonly view: View;
-  readonly after: Outline;
-  readonly now: Outline;
+  readonly after: DrawnContours;
+  readonly now: DrawnContours;
 }
 
 const SIDE_SCALE = 0.86;

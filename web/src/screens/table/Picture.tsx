@@ -1,5 +1,5 @@
 import type { Body, BreedPack, Case, Plan, Point, Task, View, ViewId } from '@kurrel/core';
-import { outlineOf, zoneKind, zoneKindId } from '@kurrel/core';
+import { drawnContours, zoneKind, zoneKindId } from '@kurrel/core';
 import { useId, useMemo } from 'react';
 import { packs } from '../../app/packs.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
@@ -32,8 +32,8 @@ export function Picture({ visit, body, plan, task }: PictureProps) {
     const order = first ? [first, ...FROM] : FROM;
     const id = mostSeen(body, order, drawn);
     const view = body.views[id];
-    const outline = outlineOf(view, plan, 'after', false);
-    const now = outlineOf(view, plan, 'now', false);
+    const outline = drawnContours(view, plan, 'after', false);
+    const now = drawnContours(view, plan, 'now', false);
     const frame = frameFor(view, [outline, now], BARE);
     const patch = drawn.flatMap((zone) => patchOf(view, zone) ?? []).map(frame.point);
     const lit = drawn.map(zoneKindId);

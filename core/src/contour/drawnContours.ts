@@ -6,7 +6,7 @@ import type { ZoneHair } from './coatContour.ts';
 import { coatContour } from './coatContour.ts';
 
 /** The coat's contour over each part of a view, in the view's painting order. */
-export type Outline = readonly {
+export type DrawnContours = readonly {
   readonly id: string;
   readonly far: boolean;
   readonly contour: readonly Point[];
@@ -33,14 +33,14 @@ export interface Lengths {
  * The coat over a whole view: what is there now, or what the plan leaves, stretched (as it stands after drying and scissoring) or with the
  * curl back. The far legs take the lengths of the dog's other side.
  */
-export const outlineOf = (view: View, lengths: Lengths, shown: Shown, curlBack: boolean): Outline =>
+export const drawnContours = (view: View, lengths: Lengths, shown: Shown, curlBack: boolean): DrawnContours =>
   drawnBy(coatContour, view, lengths, shown, curlBack);
 
 /**
- * `outlineOf` for whoever draws one dog again and again: the coat over a part is kept while its hair is the same, since a length that is
+ * `drawnContours` for whoever draws one dog again and again: the coat over a part is kept while its hair is the same, since a length that is
  * dragged changes few parts of the dog.
  */
-export function createOutliner(): typeof outlineOf {
+export function createContourDrawer(): typeof drawnContours {
   const drawn: DrawnParts = new WeakMap();
   return (view, lengths, shown, curlBack) =>
     drawnBy((...asked) => contourKept(drawn, ...asked), view, lengths, shown, curlBack);
@@ -52,7 +52,7 @@ function drawnBy(
   lengths: Lengths,
   shown: Shown,
   curlBack: boolean,
-): Outline {
+): DrawnContours {
   const coat = shownCoat(lengths, curlBack);
   const hairs = hairsOf(lengths, shown);
   return view.parts.map((part) => ({
@@ -62,7 +62,7 @@ function drawnBy(
   }));
 }
 
-/** The coat over one part, as `outlineOf` draws it. */
+/** The coat over one part, as `drawnContours` draws it. */
 export const coatOn = (
   part: ViewPart,
   lengths: Lengths,

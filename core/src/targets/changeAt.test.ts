@@ -1,20 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import type { Extra } from '../../testing/packs.ts';
 import { caseFor, packs } from '../../testing/packs.ts';
-import { areaIn, outlineOf, zoneIn } from '../../testing/targets.ts';
+import { areaIn, changeOf, zoneIn } from '../../testing/targets.ts';
 import { oneLongerMm } from '../tools/steps.ts';
-import type { Deficit, ZoneOutline } from './outlined.ts';
-import { outlineAt, outlineConflicts } from './outlineAt.ts';
+import type { Deficit, ZoneChange } from './outlineChanges.ts';
+import { changeAt, changeConflicts } from './changeAt.ts';
 
 const at = (
-  here: Partial<ZoneOutline>,
+  here: Partial<ZoneChange>,
   area: Parameters<typeof areaIn>[2] = { mm: 13, techniques: ['comb'] },
   extra: Extra = {},
   id = 'back',
 ) => {
   const visit = caseFor('standard-poodle', extra);
   const zone = zoneIn(visit, id);
-  return outlineAt(visit, zone, outlineOf(id, here), areaIn(visit, zone.kind.id, area));
+  return changeAt(visit, zone, changeOf(id, here), areaIn(visit, zone.kind.id, area));
 };
 const finding = (id: string, side: 'left' | 'right' | null = null) =>
   ({ finding: id, severity: 'marked', side }) as const;
@@ -22,9 +22,9 @@ const finding = (id: string, side: 'left' | 'right' | null = null) =>
 describe('what the outline makes of a zone', () => {
   it('nothing where it is not solved, or says nothing of the place', () => {
     const visit = caseFor('standard-poodle');
-    expect(outlineAt(visit, zoneIn(visit, 'back'), null, areaIn(visit, 'back'))).toBeNull();
+    expect(changeAt(visit, zoneIn(visit, 'back'), null, areaIn(visit, 'back'))).toBeNull();
     expect(
-      outlineAt(visit, zoneIn(visit, 'back'), outlineOf('loin', { meanMm: 4 }), areaIn(visit, 'back')),
+      changeAt(visit, zoneIn(visit, 'back'), changeOf('loin', { meanMm: 4 }), areaIn(visit, 'back')),
     ).toBeNull();
   });
 
@@ -107,7 +107,7 @@ describe('what of an outline cannot be had', () => {
   const visit = caseFor('standard-poodle');
   const back = zoneIn(visit, 'back');
   const said = (deficits: readonly Deficit[], meanMm = -1) =>
-    outlineConflicts(visit, back, { ...outlineOf('back', { meanMm }), deficits }, 'lamb');
+    changeConflicts(visit, back, { ...changeOf('back', { meanMm }), deficits }, 'lamb');
 
   it('hair that is missing, with the day it is there', () => {
     const [one, ...rest] = said([{ zone: 'back', kind: 'hair-missing', byMm: 6, wantedMm: 20 }]);
@@ -124,8 +124,8 @@ describe('what of an outline cannot be had', () => {
     ]);
     expect(said([outside], 0)).toEqual([]);
     expect(said([outside], 3)).toEqual([]);
-    const elsewhere = { ...outlineOf('loin', { meanMm: -3 }), deficits: [outside] };
-    expect(outlineConflicts(visit, back, elsewhere, 'lamb')).toEqual([]);
+    const elsewhere = { ...changeOf('loin', { meanMm: -3 }), deficits: [outside] };
+    expect(changeConflicts(visit, back, elsewhere, 'lamb')).toEqual([]);
   });
 
   it("a standard's maximum; nothing of another place, and nothing where no outline is solved", () => {
@@ -133,6 +133,6 @@ describe('what of an outline cannot be had', () => {
       expect.objectContaining({ kind: 'outline-maximum', wonMm: 25, askedMm: 27, daysToGrow: null }),
     ]);
     expect(said([{ zone: 'loin', kind: 'hair-missing', byMm: 2, wantedMm: 27 }])).toEqual([]);
-    expect(outlineConflicts(visit, back, null, 'lamb')).toEqual([]);
+    expect(changeConflicts(visit, back, null, 'lamb')).toEqual([]);
   });
 });

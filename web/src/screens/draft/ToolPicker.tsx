@@ -9,7 +9,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { AfterMeasure } from '../../parts/AfterMeasure.tsx';
 import { setOverride } from '../../visit/choicesSlice.ts';
 
-interface WithProps {
+interface ToolPickerProps {
   readonly zone: ZonePlan;
   readonly zones: readonly string[];
   readonly unit: LengthUnit;
@@ -17,7 +17,7 @@ interface WithProps {
 }
 
 /** What a zone is done with, what that leaves, and what would do nearly as well. */
-export function With({ zone, zones, unit, hands }: WithProps) {
+export function ToolPicker({ zone, zones, unit, hands }: ToolPickerProps) {
   const dispatch = useAppDispatch();
   const { tool, runnerUp } = zone;
   if (!tool) {

@@ -3,8 +3,8 @@ import { breed, packs } from '../../testing/packs.ts';
 import { bodyOf } from '../body/body.ts';
 import { distance } from '../body/geometry.ts';
 import { dogZones } from '../packs/zones.ts';
-import type { Lengths } from './outline.ts';
-import { coatOn, createOutliner, outlineOf } from './outline.ts';
+import type { Lengths } from './drawnContours.ts';
+import { coatOn, createContourDrawer, drawnContours } from './drawnContours.ts';
 
 const view = () => bodyOf(packs, breed('standard-poodle'), {}, []).views.side;
 type Zone = Lengths['zones'][number];
@@ -26,7 +26,7 @@ function back(of: Lengths, shown: 'now' | 'after', curlBack: boolean) {
   const i = side.parts.findIndex(({ id }) => id === 'trunk');
   const station = side.parts[i]?.landmarkStation.backMid ?? -1;
   const skin = side.parts[i]?.stations[station]?.point ?? { x: NaN, y: NaN };
-  return distance(outlineOf(side, of, shown, curlBack)[i]?.contour[station] ?? skin, skin);
+  return distance(drawnContours(side, of, shown, curlBack)[i]?.contour[station] ?? skin, skin);
 }
 
 describe('the coat over a view', () => {
@@ -48,7 +48,7 @@ describe('the coat over a view', () => {
       const of = lengths((zone) => (zone === 'back' ? { leftMm: 60, edge } : { leftMm: 1 }));
       const i = side.parts.findIndex(({ id }) => id === 'trunk');
       const part = side.parts[i];
-      const contour = outlineOf(side, of, 'after', false)[i]?.contour ?? [];
+      const contour = drawnContours(side, of, 'after', false)[i]?.contour ?? [];
       const k = part?.stations.findIndex(({ zone, hidden }) => zone === 'back' && !hidden) ?? -1;
       const last = part?.stations.findLastIndex(({ zone }) => zone === 'back') ?? -1;
       const far = (at: number) =>
@@ -72,7 +72,7 @@ describe('the coat over a view', () => {
   it('the far legs wear the lengths of the other side', () => {
     const side = view();
     const of = lengths((zone) => ({ leftMm: zone.endsWith('.right') ? 60 : 5 }));
-    const outline = outlineOf(side, of, 'after', false);
+    const outline = drawnContours(side, of, 'after', false);
     const thick = (far: boolean) => {
       const i = side.parts.findIndex((part) => part.id === 'foreleg' && part.far === far);
       const { stations = [], landmarkStation = {} } = side.parts[i] ?? {};
@@ -84,7 +84,7 @@ describe('the coat over a view', () => {
 
   it('is kept by whoever draws it again while its hair is the same, for the last few coats; one length changes few parts', () => {
     const side = view();
-    const outline = createOutliner();
+    const outline = createContourDrawer();
     const drawn = (leftMm: number) => outline(side, even({ leftMm }), 'after', false);
     const first = drawn(10);
     drawn(10).forEach(({ contour }, i) => expect(contour).toBe(first[i]?.contour));
@@ -101,7 +101,7 @@ describe('the coat over a view', () => {
     );
     const changed = longer.flatMap(({ id, contour }, i) => (contour === drawn(10)[i]?.contour ? [] : [id]));
     expect(changed).toEqual(['trunk']);
-    expect(drawn(10)).toEqual(outlineOf(side, even({ leftMm: 10 }), 'after', false));
+    expect(drawn(10)).toEqual(drawnContours(side, even({ leftMm: 10 }), 'after', false));
     expect(outline(side, even({ leftMm: 10 }), 'after', true)[0]?.contour).not.toBe(drawn(10)[0]?.contour);
   });
 });

@@ -9,19 +9,19 @@ import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import { oneLongerMm } from '../tools/steps.ts';
-import type { Outlined, ZoneOutline } from './outlined.ts';
+import type { OutlineChanges, ZoneChange } from './outlineChanges.ts';
 import { measuredOff } from '../case/measured.ts';
 import { isAmong } from '../terms/zone.ts';
 import { zoneKind } from '../packs/zones.ts';
 
 /** What the outline makes of a zone. */
-export interface OutlineHere {
+export interface ChangeHere {
   readonly toMm: (mm: number) => number;
   readonly why: Reason;
   /** The findings behind it, by name; empty where it is the dog's measures or its head's form alone. */
   readonly by: string;
   /** Length at landmarks, mm; null where a blade leaves one length. */
-  readonly profile: ZoneOutline['at'] | null;
+  readonly profile: ZoneChange['at'] | null;
   /** No one comb leaves what is wanted along the zone. */
   readonly varies: (mm: number) => boolean;
 }
@@ -42,12 +42,12 @@ const SHOWS_MM = 1;
  * close blade would show what it should hide: then the zone is left at what is drawn, one blade longer. Not where the side view wants it:
  * there the hair is the line itself, and longer hair a higher bump.
  */
-export function outlineAt(
+export function changeAt(
   visit: Case,
   zone: DogZone,
-  outline: Outlined | null,
+  outline: OutlineChanges | null,
   area: TrimArea,
-): OutlineHere | null {
+): ChangeHere | null {
   const found = outline?.zones.get(zone.id);
   if (!found) return null;
   const { tools } = visit.packs;
@@ -102,10 +102,10 @@ const KIND = {
 } as const;
 
 /** What of the outline cannot be had in a zone; a line inside the skin only where the zone is taken closer for it. */
-export function outlineConflicts(
+export function changeConflicts(
   visit: Case,
   zone: DogZone,
-  outline: Outlined | null,
+  outline: OutlineChanges | null,
   trim: string,
 ): readonly Conflict[] {
   return (outline?.deficits ?? []).flatMap(({ zone: at, kind, byMm, wantedMm }) => {

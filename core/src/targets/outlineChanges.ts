@@ -2,7 +2,7 @@ import type { ViewId } from '../body/body.ts';
 import type { HeadForm } from '../packs/breed.ts';
 
 /** What a zone's outline wants of its length. */
-export interface ZoneOutline {
+export interface ZoneChange {
   /** The view that shows it, and decided it. */
   readonly view: ViewId;
   /** What the head is shaped to here; null where it is the dog's outline that decides. */
@@ -34,8 +34,8 @@ export interface ContourChanges {
 }
 
 /** What the outline says of the zones; the outline is solved from targets, and targets are settled with it. */
-export interface Outlined {
-  readonly zones: ReadonlyMap<string, ZoneOutline>;
+export interface OutlineChanges {
+  readonly zones: ReadonlyMap<string, ZoneChange>;
   readonly deficits: readonly Deficit[];
   /** Contours it changes; those of a head that a trim shapes are left out. */
   readonly contours: readonly ContourChanges[];
