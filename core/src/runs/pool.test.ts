@@ -40,6 +40,12 @@ describe('what one tool is asked to leave over several places', () => {
     expect(face.directions).toContain('against');
     expect(together(muzzle, member('cheek.left', 1.5, withLay, 0.5)).directions).toEqual(['with']);
     expect(together(turned('cheek.left'), turned('cheek.right')).drawnDirection).toBe('with');
+    // A muzzle that is drawn so and not otherwise stays, however much cheek there is.
+    const bound = member('foreface', 1.5, { ...against, directions: ['against'] });
+    expect(together(turned('cheek.left'), bound)).toMatchObject({
+      drawnDirection: 'against',
+      zones: ['cheek.left', 'foreface'],
+    });
   });
 
   it('no shorter than any floor among them, and in the range of all', () => {
@@ -145,7 +151,41 @@ describe('what one tool is asked to leave over several places', () => {
     expect(mirrored).toEqual(found);
   });
 
-  it('is nothing where there is nothing', () => {
+  it('is nothing where there is nothing, or where no place takes its own length', () => {
     expect(pooled([])).toBeNull();
+    expect(pooled([member('back', 13, { rangeMm: [20, 30] })])).toBeNull();
+    expect(pooled([member('back', 13, { techniques: [] })])).toBeNull();
+  });
+
+  it('the median is by skin and by length, in whatever order the places come', () => {
+    const mm = (...lengths: readonly number[]) =>
+      together(...lengths.map((length, i) => member(`place-${i}`, length))).targetMm;
+    expect([mm(15, 12, 13), mm(13, 15, 12), mm(12, 13, 15)]).toEqual([13, 13, 13]);
+    expect(mm(14, 13), 'of two the shorter').toBe(13);
+  });
+
+  it('what it looks like is what most of the skin drawn for its technique wants', () => {
+    const comb = (id: string, finish: 'even' | 'smooth', share: number) =>
+      member(id, 13, { techniques: ['comb', 'scissor'], finishes: [finish, 'crafted'] }, share);
+    const hand = member('croup', 13, { techniques: ['scissor', 'comb'], finishes: ['crafted'] }, 0.5);
+    const [back, rib] = [comb('back', 'even', 0.4), comb('rib', 'smooth', 0.3)];
+    for (const order of [
+      [back, rib, hand],
+      [hand, rib, back],
+      [rib, hand, back],
+    ])
+      expect(together(...order).finishes, order.map(({ demand }) => demand.id).join()).toEqual([
+        'even',
+        'crafted',
+      ]);
+    const alike = [comb('back', 'even', 0.3), comb('rib', 'smooth', 0.3)] as const;
+    expect(together(alike[0], alike[1]).finishes).toEqual(together(alike[1], alike[0]).finishes);
+  });
+
+  it('asks for what every place bears: the highest floor, the narrowest range, one share of the weight each', () => {
+    const low = member('back', 13, { loMm: 1, rangeMm: [6, 18], smallTools: true }, 0.3);
+    const high = member('belly', 13, { loMm: 9, rangeMm: [8, 16], smallTools: false });
+    expect(together(low, high)).toMatchObject({ loMm: 9, rangeMm: [8, 16], weight: 0.5, smallTools: false });
+    expect(together(low, { ...low })).toMatchObject({ smallTools: true, skipTooth: true });
   });
 });

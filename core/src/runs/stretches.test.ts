@@ -16,7 +16,8 @@ describe('what of a run the outline wants otherwise', () => {
   it('is nothing under a step, however long, and nothing under half a hand, however much', () => {
     expect(stretches(contour(['back', 30, 3]))).toEqual([]);
     expect(stretches(contour(['back', 3, 50], ['loin', 9, 0]))).toEqual([]);
-    expect(stretches(contour(['back', 8, 3.1]))).toEqual([{ zones: ['back'], touched: [] }]);
+    expect(stretches(contour(['back', 8, 3.01]))).toEqual([{ zones: ['back'], touched: [] }]);
+    expect(stretches(contour(['back', 7, 3.01]))).toEqual([]);
   });
 
   it('under a hand is as much in sum as a hand of a step: short and high shows, short and low does not', () => {

@@ -12,7 +12,7 @@ import {
   tool,
   zoneOf,
 } from '../../testing/packs.ts';
-import { conflictsAt } from './runs.ts';
+import { conflictsAt } from '../plan/runs.ts';
 
 const hairMm = hairEverywhere(70);
 const marked = (...findings: readonly string[]): Extra => ({
