@@ -80,8 +80,8 @@ export const DogDrawing = memo(function DogDrawing(props: DogDrawingProps) {
     [passes, parts, outline, frame, scale],
   );
   const measures = useMemo(
-    () => measuresOf({ lines, profile, parts, outline, frame, scale }),
-    [lines, profile, parts, outline, frame, scale],
+    () => measuresOf({ lines, profile, view, outline, frame, scale }),
+    [lines, profile, view, outline, frame, scale],
   );
 
   return (

@@ -1,8 +1,9 @@
-import type { LengthUnit, DrawnContours, Point, View } from '@kurrel/core';
+import type { DrawnContours, LengthUnit, View } from '@kurrel/core';
 import { leftNumber, zoneKindId } from '@kurrel/core';
 import { memo, useMemo, useRef } from 'react';
-import type { Box, Callout, PlacedCallout } from './callouts.ts';
+import type { Callout, PlacedCallout } from './callouts.ts';
 import { placeCallouts } from './callouts.ts';
+import { faceBoxes } from './faceBoxes.ts';
 import type { Frame } from './frame.ts';
 import type { Measure } from './Measures.tsx';
 import { figureBox } from './Measures.tsx';
@@ -61,7 +62,7 @@ export function Labels({
     return placeCallouts(
       callouts,
       [...outline.map((part) => part.contour.map(frame.point)), ...passLines.map(({ band }) => band)],
-      [...faceOf(view, frame), ...measures.map((measure) => figureBox(measure, scale))],
+      [...faceBoxes(view, frame), ...measures.map((measure) => figureBox(measure, scale))],
     );
     // A new place is looked for when the groups or the resting outline change, not with every redraw.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -96,21 +97,6 @@ export function Labels({
       })}
     </g>
   );
-}
-
-/** Where the eyes and the nose are on the sheet. */
-function faceOf({ eyes, nose }: View, frame: Frame): readonly Box[] {
-  const marks = eyes.map(({ at, radiusMm }) => [
-    { x: at.x - radiusMm, y: at.y - radiusMm },
-    { x: at.x + radiusMm, y: at.y + radiusMm },
-  ]);
-  return [...marks, nose].filter(({ length }) => length > 0).map((points) => boxOf(points.map(frame.point)));
-}
-
-function boxOf(points: readonly Point[]): Box {
-  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
 
 interface LabelProps {

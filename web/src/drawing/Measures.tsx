@@ -1,8 +1,9 @@
-import type { DrawnLine, LengthUnit, DrawnContours, Point, ViewPart, ZonePlan } from '@kurrel/core';
+import type { DrawnContours, DrawnLine, LengthUnit, Point, View, ViewPart, ZonePlan } from '@kurrel/core';
 import { lengthNumber, sideOf, stationAt } from '@kurrel/core';
 import { memo } from 'react';
 import type { Box } from './callouts.ts';
 import { overlaps } from './callouts.ts';
+import { faceBoxes } from './faceBoxes.ts';
 import type { Frame } from './frame.ts';
 import { SHEET } from './frame.ts';
 
@@ -15,7 +16,7 @@ export interface ProfileHere {
 interface Measured {
   readonly lines: readonly DrawnLine[];
   readonly profile: ProfileHere | null;
-  readonly parts: readonly ViewPart[];
+  readonly view: Pick<View, 'parts' | 'eyes' | 'nose'>;
   readonly outline: DrawnContours;
   readonly frame: Frame;
   readonly scale: number;
@@ -32,8 +33,12 @@ export interface Measure {
 }
 
 /** How far a clip line is off a bone, and how long the hair is at landmarks along the place in hand. */
-export const measuresOf = ({ lines, profile, parts, outline, frame, scale }: Measured): readonly Measure[] =>
-  apart([...distances(lines, frame, scale), ...lengths(profile, parts, outline, frame, scale)], scale);
+export const measuresOf = ({ lines, profile, view, outline, frame, scale }: Measured): readonly Measure[] =>
+  apart(
+    [...distances(lines, frame, scale), ...lengths(profile, view.parts, outline, frame, scale)],
+    faceBoxes(view, frame),
+    scale,
+  );
 
 /** Where the figure of a measure stands on the sheet. */
 export const figureBox = ({ at }: Measure, scale: number): Box => {
@@ -70,9 +75,9 @@ const SHIFTS: readonly (readonly [number, number])[] = [0, 1, -1, 2, -2, 3, -3].
   [0, 1, -1].map((across): readonly [number, number] => [across, along]),
 );
 
-/** The measures with figures that do not lie on one another: each beside its own, moved by as little as makes room. */
-function apart(measures: readonly Measure[], scale: number): readonly Measure[] {
-  const taken: Box[] = [];
+/** The measures with figures that lie neither on one another nor on eyes and nose: each beside its own, moved by as little as makes room. */
+function apart(measures: readonly Measure[], face: readonly Box[], scale: number): readonly Measure[] {
+  const taken: Box[] = [...face];
   return measures.map((measure) => {
     const moved = SHIFTS.map(([across, along]): Measure => {
       const { at } = measure;
