@@ -44,7 +44,7 @@ describe('odd requests', () => {
     expect(statuses[200], 'some were right').toBeGreaterThan(REQUESTS / 10);
     await owner.end();
     server.close();
-  }, 60_000);
+  }, 240_000);
 
   it('are sent to every route there is', () => {
     const source = fileURLToPath(new URL('../src/', import.meta.url));

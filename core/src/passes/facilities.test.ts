@@ -56,7 +56,7 @@ describe('which tools to pick up', () => {
   });
 
   it('agrees with a mixed-integer solver on problems the size of a whole dog', () => {
-    const seeds = fc.sample(instance(40, 24), { numRuns: 3, seed: 20 });
+    const seeds = fc.sample(instance(40, 24), { numRuns: 2, seed: 20 });
     for (const rows of seeds) {
       const costs = servable(rows);
       const solved = cheapestFacilities(costs, alike(24, 2.5));
