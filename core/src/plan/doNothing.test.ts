@@ -193,13 +193,14 @@ describe('nothing that can be said of a dog is without effect', () => {
         const usual = steps({ purpose });
         return steps({ purpose, salon }).some((one, i) => one !== usual[i]);
       });
-    const pets = changed(purposes.slice(0, 1), { ...from, purpose: 'pet' });
-    const shows = changed(purposes.slice(1), { ...from, purpose: 'show' });
+    const cuts = () => {
+      const pets = changed(purposes.slice(0, 1), { ...from, purpose: 'pet' });
+      if (pets.length >= least) return true;
+      return pets.length + changed(purposes.slice(1), { ...from, purpose: 'show' }).length >= least;
+    };
     const text = told('airedale-terrier', { salon: { [question]: answer }, purpose: 'show' });
     const says = text !== told('airedale-terrier', { purpose: 'show' });
-    expect(pets.length + shows.length >= least || says || works(), `${pets.join()} ${shows.join()}`).toBe(
-      true,
-    );
+    expect(says || works() || cuts()).toBe(true);
   });
 
   it.each([
