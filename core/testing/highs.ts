@@ -33,6 +33,9 @@ export function objectiveOf(
   return sum;
 }
 
+/** Further off than any answer: without bounds HiGHS calls some problems unbounded, which none is. */
+const FAR = 1e4;
+
 function asLp({ target, weight, lo, hi, smoothness, closed, rows = [] }: OutlineProblem): string {
   const n = target.length;
   const term = (a: number, name: string) => `${a < 0 ? '-' : '+'} ${Math.abs(a)} ${name}`;
@@ -44,8 +47,8 @@ function asLp({ target, weight, lo, hi, smoothness, closed, rows = [] }: Outline
     const [w, t] = [weight[i] as number, target[i] as number];
     linear.push(term(-2 * w * t, `x${i}`));
     square.push(`+ ${2 * w} x${i} ^2`);
-    const least = Number.isFinite(lo[i]) ? lo[i] : '-inf';
-    bounds.push(`${least} <= x${i} <= ${Number.isFinite(hi[i]) ? hi[i] : '+inf'}`);
+    const least = Number.isFinite(lo[i]) ? lo[i] : -FAR;
+    bounds.push(`${least} <= x${i} <= ${Number.isFinite(hi[i]) ? hi[i] : FAR}`);
   }
   const free = (name: string, cost: number, equals: string, value: number) => {
     if (cost === 0) return;
