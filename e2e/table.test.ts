@@ -138,8 +138,11 @@ describe('what happens at the table', () => {
     const page = await salon.enter('Isolde Pike');
     await openTable(page, 'Tansy');
     await page.setOfflineMode(true);
-    for (let i = 0; i < 3; i++) await pedal(page);
-    await waitForText(page, '.table-top', 'step 4 of');
+    // Pressed as a groomer does: once the step is another. On a busy machine presses arrive closer than they were sent.
+    for (const step of [2, 3, 4]) {
+      await pedal(page);
+      await waitForText(page, '.table-top', `step ${step} of`);
+    }
     await waitForText(page, '[data-testid="send-state"]', '3 kept here');
     await page.setOfflineMode(false);
     await sent(page);
