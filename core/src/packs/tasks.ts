@@ -87,8 +87,8 @@ export interface TaskPack {
   readonly secondGoes: readonly SecondGo[];
   /** What is done before what within a stage of the work, by the ids of steps without their side. */
   readonly customs: readonly { readonly first: readonly string[]; readonly then: readonly string[] }[];
-  /** A run shorter than this goes on the card of a longer one that the same tool passes the same way, min (prior). */
-  readonly shortRunMinutes: number;
+  /** A run over less of the dog's skin goes on the card of a larger one that the same tool passes the same way (prior). */
+  readonly smallRunShare: number;
   /** Zone kinds done before the finish, with the small things. */
   readonly small: readonly string[];
   /** Zone kinds that are never dropped. */

@@ -1,6 +1,7 @@
 import type { Case } from '../case/resolveCase.ts';
 import { handMm } from '../body/hand.ts';
 import type { Run } from '../packs/runs.ts';
+import { shareOf } from '../packs/zones.ts';
 import type { ZoneDemand } from '../passes/pickTools.ts';
 import type { ContourChanges } from '../targets/outlineChanges.ts';
 import type { ZoneTarget } from '../targets/targetsOf.ts';
@@ -160,7 +161,7 @@ function memberOf(
   // What skin asks for turns the whole run.
   const skinBids = welfare.oneLonger !== null || !welfare.directions.includes('against');
   const turned = mayTurn.includes(zone.kind.id) && demand.drawnDirection === 'with' && !skinBids;
-  return [{ place, demand, share: zone.kind.share / (zone.kind.paired ? 2 : 1), giveMm, turned }];
+  return [{ place, demand, share: shareOf(zone, zone.kind), giveMm, turned }];
 }
 
 /** The members that leave a run for this dog's outline: as stretches, or one by one to be shaped by hand. */

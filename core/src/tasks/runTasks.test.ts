@@ -19,7 +19,7 @@ describe('runs as cards', () => {
     expect(path).toMatchObject({ from: plan.runs.find(({ id }) => id === 'face')?.from });
   });
 
-  it('every run is on one card, with its tool, its way and its lengths, over every breed; only short ones go with another', () => {
+  it('every run is on one card, with its tool, its way and its lengths, over every breed; only small ones go with another', () => {
     let together = 0;
     for (const { id: breed, trims } of breeds)
       for (const { id: trimId, purposes } of trims) {
@@ -54,5 +54,20 @@ describe('runs as cards', () => {
         }
       }
     expect(together).toBeGreaterThan(40);
+  });
+
+  it('what a card holds does not change with a pace that is learned, nor with the size of the dog', () => {
+    for (const [breed, extra] of [
+      ['miniature-schnauzer', { trimId: 'clip-and-card' }],
+      ['soft-coated-wheaten-terrier', { trimId: 'short' }],
+      ['giant-schnauzer', { trimId: 'clip-and-card' }],
+    ] as const) {
+      const cards = (kg: number, heightMm: number) =>
+        workOf(breed, { ...extra, hairMm, measurements: { weightKg: kg, heightMm } })
+          .tasks.filter(({ also }) => also.length > 0)
+          .map(({ id, also }) => [id, ...also]);
+      expect(cards(4, 280).length, breed).toBeGreaterThan(0);
+      expect(cards(45, 700), breed).toEqual(cards(4, 280));
+    }
   });
 });

@@ -1,5 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
 import type { Plan } from '../plan/plan.ts';
+import { shareOf } from '../packs/zones.ts';
 import { merged, withMerged } from './merged.ts';
 import { zoneKindId } from '../terms/zone.ts';
 import type { Draft } from './plainTask.ts';
@@ -51,9 +52,16 @@ export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): re
 const stancesOf = (visit: Case, { zones }: Draft): ReadonlySet<string> =>
   new Set(zones.map((zone) => stanceOf(visit, zoneKindId(zone))));
 
+/** The share of the dog's skin that a run passes. */
+function skinOf({ derived }: Case, { zones }: Draft): number {
+  const passed = derived.zones.filter(({ id }) => zones.includes(id));
+  return passed.reduce((sum, zone) => sum + shareOf(zone, zone.kind), 0);
+}
+
 /**
- * Runs as cards: of those that one tool passes the same way in one stage of the work a short one goes on the card of the longest, as a
- * tail goes with its body. The tool is not put down for it, and the groomer stands where the longest has her stand in any case.
+ * Runs as cards: of those that one tool passes the same way in one stage of the work a small one goes on the card of the largest, as a
+ * tail goes with its body. The tool is not put down for it, and the groomer stands where the largest has her stand in any case. Told by
+ * skin, not by minutes: what a card holds does not change with what a groomer's pace is learned to be.
  */
 function cardsOf(visit: Case, runs: readonly RunStep[]): readonly RunStep[] {
   const stageOf = stageFinder(visit);
@@ -64,25 +72,26 @@ function cardsOf(visit: Case, runs: readonly RunStep[]): readonly RunStep[] {
     groups.set(key, [...(groups.get(key) ?? []), run]);
   }
   return [...groups.values()].flatMap((group) => {
-    const longest = group.reduce((a, b) => (b.step.minutes > a.step.minutes ? b : a));
-    const { id, path, side, trigger, phase } = longest.step;
-    const from = stancesOf(visit, longest.step);
-    const short = group.filter(
-      ({ step }) =>
-        step !== longest.step &&
-        step.minutes < visit.packs.tasks.shortRunMinutes &&
-        [...stancesOf(visit, step)].every((stance) => from.has(stance)),
+    const largest = group.reduce((a, b) => (skinOf(visit, b.step) > skinOf(visit, a.step) ? b : a));
+    const { id, path, side, trigger, phase } = largest.step;
+    if (trigger || phase !== 'work') return group;
+    const from = stancesOf(visit, largest.step);
+    const small = group.filter(
+      (run) =>
+        run !== largest &&
+        skinOf(visit, run.step) < visit.packs.tasks.smallRunShare &&
+        [...stancesOf(visit, run.step)].every((stance) => from.has(stance)),
     );
-    if (short.length === 0 || trigger || phase !== 'work') return group;
-    const steps = [longest, ...short].map(({ step }) => step);
-    const passed = [...longest.passed, ...short.flatMap((run) => run.passed)] as const;
+    if (small.length === 0) return group;
+    const steps = [largest, ...small].map(({ step }) => step);
+    const passed = [...largest.passed, ...small.flatMap((run) => run.passed)] as const;
     const step: Draft = {
       ...merged(visit, passed, { id, name: steps.map(({ name }) => name).join(', '), side }),
-      also: short.map((run) => run.step.id),
+      also: small.map((run) => run.step.id),
       turned: steps.flatMap(({ turned }) => turned),
       path,
       how: [...new Set(steps.flatMap(({ how }) => how))],
     };
-    return [{ step, passed }, ...group.filter((run) => run !== longest && !short.includes(run))];
+    return [{ step, passed }, ...group.filter((run) => run !== largest && !small.includes(run))];
   });
 }

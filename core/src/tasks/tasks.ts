@@ -8,7 +8,7 @@ import type { Side } from '../terms/zone.ts';
 export interface Task {
   /** Stays the same for the same step however often it is planned: logs refer to it. */
   readonly id: string;
-  /** Of short runs that the same tool passes on this card: theirs. */
+  /** Of small runs that the same tool passes on this card: theirs. */
   readonly also: readonly string[];
   readonly name: string;
   readonly phase: TaskPhase;
