@@ -46,6 +46,31 @@ describe('by keyboard alone', () => {
     await page.close();
   });
 
+  it('a bead that stands above or below others is taken by a touch on it', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openDraft(page, 'Juniper');
+    const stacked = await page.$$eval('.bead:not(.own)', (beads) =>
+      beads.flatMap((bead) => {
+        const dot = bead.querySelector('.bead-dot');
+        const box = dot?.getBoundingClientRect();
+        const line = document.querySelector('.rule-line')?.getAttribute('y1');
+        if (!dot || !box || dot.getAttribute('cy') === line) return [];
+        return [
+          { kind: bead.getAttribute('data-bead'), x: box.x + box.width / 2, y: box.y + box.height / 2 },
+        ];
+      }),
+    );
+    const [bead] = stacked;
+    if (!bead) throw new Error('no beads stand above one another');
+    await page.mouse.click(bead.x, bead.y);
+    await page.waitForFunction(
+      (wanted) => new URLSearchParams(window.location.search).get('zone') === wanted,
+      {},
+      bead.kind,
+    );
+    await page.close();
+  });
+
   it('a bead of several places keeps the focus while keys move it, and goes with a finger that passes other beads', async () => {
     const page = await salon.enter('Ottilie Marsh');
     await openDraft(page, 'Pilchard');

@@ -5,7 +5,7 @@ import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { SetLength, Tick } from '../../parts/ruleScale.ts';
 import { labelRows, nextTick, RULE, shareOf, snap } from '../../parts/ruleScale.ts';
 import type { Bead } from './beads.ts';
-import { beadsOf, stacked } from './beads.ts';
+import { beadAt, beadsOf, rowPx, stacked, TOUCH_PX } from './beads.ts';
 
 export interface CoatRuleProps {
   readonly plan: Plan;
@@ -52,14 +52,18 @@ export const CoatRule = memo(function CoatRule(props: CoatRuleProps) {
   const length = Math.max(200, width - 2 * PAD);
   const x = (mm: number) => PAD + shareOf(mm) * length;
   const beads = useMemo(() => beadsOf(plan, selected), [plan, selected]);
-  const rows = stacked(beads.map(({ mm }) => x(mm)));
+  const at = beads.map(({ mm }) => x(mm));
+  const rows = stacked(at);
   /** The bead that an event is about: each is drawn anew only when it moves, so its handlers are the group's. */
   const beadOf = ({ target }: { readonly target: EventTarget }) => {
     const id = (target as Element).closest('.bead')?.getAttribute('data-key');
     return beads.find(({ key }) => key === id) ?? null;
   };
   const start = (event: PointerEvent) => {
-    const bead = beadOf(event);
+    // Those of one length stand so close that what is touched is the top one of them: the nearest is meant.
+    const { left = 0, top = 0 } = holder.current?.getBoundingClientRect() ?? {};
+    const nearest = beadAt({ x: event.clientX - left, y: event.clientY - top - LINE_Y }, at, rows);
+    const bead = nearest === null ? beadOf(event) : (beads[nearest] ?? null);
     if (!bead) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     drag.current = {
@@ -136,11 +140,8 @@ interface BeadMarkProps {
   readonly unit: LengthUnit;
 }
 
-const ROW_PX = 15;
-const TOUCH_PX = 22;
-
 const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, row, unit }: BeadMarkProps) {
-  const y = LINE_Y + row * ROW_PX;
+  const y = LINE_Y + rowPx(row);
   return (
     <g
       className={own ? 'bead own' : 'bead'}
@@ -154,7 +155,7 @@ const BeadMark = memo(function BeadMark({ id, own, name, kind, mm, x, row, unit 
       data-bead={kind}
       data-key={id}
     >
-      <circle className="bead-touch" cx={x} cy={y + Math.sign(row) * (TOUCH_PX - ROW_PX / 2)} r={TOUCH_PX} />
+      <circle className="bead-touch" cx={x} cy={y} r={TOUCH_PX} />
       <circle className="bead-dot" cx={x} cy={y} r={own ? 10 : 7} />
     </g>
   );
