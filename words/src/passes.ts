@@ -47,11 +47,11 @@ export function pathSentence({ from, to, liftOff }: Pick<PlannedRun, 'from' | 't
   return [way, off].filter(Boolean).join(' ');
 }
 
-/** Places that a run passes the other way: "with the lay: cheek". */
+/** Places that a run passes the other way: " (with the lay: cheek · ear, behind)". */
 const turnedWord = ({ turned }: Pick<PlannedRun, 'turned'>, zones: ZonePack): string =>
   turned.length === 0
     ? ''
-    : `, ${directionWord.with}: ${[...new Set(turned.map((zone) => placeWord(zones, zoneKindId(zone))))].join(', ')}`;
+    : ` (${directionWord.with}: ${[...new Set(turned.map((zone) => placeWord(zones, zoneKindId(zone))))].join(' · ')})`;
 
 /** A run with its tool: "body: 13 comb on a 30, with the lay, leaves 13 mm. From below the occiput to tail root." */
 export function runSentence(run: PlannedRun, unit: LengthUnit, zones: ZonePack): string {

@@ -56,6 +56,22 @@ describe('runs as cards', () => {
     expect(together).toBeGreaterThan(40);
   });
 
+  it('a face that turns is one card, against the lay, that names what goes with it, on every breed that has one', () => {
+    let turned = 0;
+    for (const { id: breed, trims } of breeds)
+      for (const { id: trimId } of trims) {
+        const { tasks, plan } = workOf(breed, { trimId, hairMm, salon: { face: 'eye-back-with' } });
+        const run = plan.runs.find((one) => one.turned.length > 0);
+        if (!run) continue;
+        turned++;
+        const card = tasks.find(({ id, also }) => [id, ...also].includes(runId(run.id)));
+        expect(card, `${breed} ${trimId}`).toMatchObject({ direction: 'against', toolId: run.tool?.toolId });
+        expect([...(card?.turned ?? [])].sort()).toEqual([...run.turned].sort());
+        expect(card?.leavesMm).toBe(run.tool?.leavesMm);
+      }
+    expect(turned).toBeGreaterThan(2);
+  });
+
   it('what a card holds does not change with a pace that is learned, nor with the size of the dog', () => {
     for (const [breed, extra] of [
       ['miniature-schnauzer', { trimId: 'clip-and-card' }],

@@ -27,7 +27,10 @@ export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): re
     ({ id, name, stretch, zones, turned, from, to, liftOff, how }): readonly RunStep[] => {
       const all = zones.flatMap((zone) => stepAt.get(zone) ?? []);
       const calm = all.filter(({ trigger }) => !trigger);
-      const [first, ...others] = calm.length > 0 ? calm : all;
+      const there = calm.length > 0 ? calm : all;
+      const isTurned = ({ zone }: Draft) => zone !== null && turned.includes(zone);
+      // The card goes the way of the run: what turns is named on it.
+      const [first, ...others] = [...there.filter((one) => !isTurned(one)), ...there.filter(isTurned)];
       if (!first) return [];
       const passed = [first, ...others] as const;
       const step = merged(visit, passed, { id: runId(id), name: stretch ?? name, side: null });

@@ -20,7 +20,7 @@ export function toolWord({
   if (steps.length > 0) return [...new Set(steps.map((step) => step.tool))].join(', ');
   const on = carrier === null ? tool : `${tool} on the ${carrier}`;
   if (direction === null) return on;
-  const back = turned.length === 0 ? '' : ` (with it: ${kindsWord(turned)})`;
+  const back = turned.length === 0 ? '' : ` (with it: ${namesOf(turned).join(' · ')})`;
   return `${on}, ${DIRECTION[direction]}${back}`;
 }
 
@@ -56,8 +56,11 @@ export const placesWord = (task: Pick<Task, 'zones' | 'leavesMm' | 'lengths'>, u
         .join(' · ');
 
 /** Places by their names, both sides once. */
-export const kindsWord = (zones: readonly string[]): string =>
-  [...new Set(zones.map((zone) => placeWord(packs.zones, zoneKindId(zone))))].join(', ');
+export const kindsWord = (zones: readonly string[]): string => namesOf(zones).join(', ');
+
+const namesOf = (zones: readonly string[]): readonly string[] => [
+  ...new Set(zones.map((zone) => placeWord(packs.zones, zoneKindId(zone)))),
+];
 
 /** Where the groomer stands. */
 export function stanceWord({ stance }: Pick<Task, 'stance'>): string {
