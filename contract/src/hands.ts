@@ -62,6 +62,16 @@ export const handsSchema = object({
   signs: array(signSchema.required()).max(120, 'At most 120 findings on one dog.').required(),
   mats: array(matSchema.required()).max(60, 'At most 60 mats: say one for a matted zone.').required(),
   lengths: lengthsSchema,
+  lastCut: object({
+    weeks: number()
+      .typeError('Type the weeks since it was cut.')
+      .min(0)
+      .max(520, 'At most ten years.')
+      .required(),
+    mm: number().typeError('Type how short it was cut.').min(0.1).max(400, 'At most 400 mm.').required(),
+  })
+    .nullable()
+    .default(null),
   temper: object({
     handling: text().oneOf(HANDLING).required(),
     standingMinutes: number()

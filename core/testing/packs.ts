@@ -111,6 +111,7 @@ export function caseFor(
     mats: [],
     hairMm: {},
     measuredHair: [],
+    lastCut: null,
     drawer: fullDrawer,
     hand: null,
     matPolicy: { limitMinutes: 20, bladeFloorMm: 0.5, feePerHour: 60 },

@@ -2,6 +2,9 @@ import { expect } from 'vitest';
 import { zoneKindId } from '../src/index.ts';
 import { hairEverywhere, packs, planFor, sign, zoneOf } from './packs.ts';
 
+/** No finer does a hand keep a length of a head, mm. */
+const HAND_MM = 1;
+
 /** A healing patch makes none of its neighbours shorter than they are without it. */
 export function patch(breedId: string, at: string): void {
   const hairMm = hairEverywhere(60);
@@ -11,7 +14,7 @@ export function patch(breedId: string, at: string): void {
   for (const { zone, side } of plain.zones) {
     if (!near.includes(zoneKindId(zone)) || side === 'right') continue;
     expect(zoneOf(covered, zone).leftMm, `${breedId} ${at} ${zone}`).toBeGreaterThanOrEqual(
-      zoneOf(plain, zone).leftMm - 0.3,
+      zoneOf(plain, zone).leftMm - HAND_MM,
     );
   }
 }

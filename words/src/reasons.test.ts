@@ -38,6 +38,11 @@ describe('reasons in the groomer’s words', () => {
     ],
     [reason('restriction', 'healing patch', { kind: 'leave-alone' }), 'healing patch: left alone', ''],
     [reason('hair-there', '', { kind: 'ceiling', mm: 38 }), 'hair that is there', '≤ 38 mm'],
+    [
+      reason('hair-guessed', '', { kind: 'target', mm: 60, range: [42, 85] }),
+      'nobody measured the hair: as long as such a coat grows',
+      '60 (42–85) mm',
+    ],
     [reason('trim', 'lamb', { kind: 'target', mm: 13, range: [6, 16] }), 'lamb trim', '13 (6–16) mm'],
     [reason('finding', 'long loin', { kind: 'change', mm: -5.2 }), 'long loin: take more', '−5.2 mm'],
     [reason('finding', 'flat ribs', { kind: 'change', mm: 4 }), 'flat ribs: leave more', '+4 mm'],

@@ -68,6 +68,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'shaving-consented': ({ about }) => `${about}, signed for: longest workable length`,
   'shaving-explained': ({ about }) => `${about}: clipped, and what it costs is said`,
   'hair-there': () => 'hair that is there',
+  'hair-guessed': () => 'nobody measured the hair: as long as such a coat grows',
   trim: ({ about }) => `${about} trim`,
   'wish-lean': ({ source, about }) =>
     source === 'owner' ? `owner wishes it ${about}` : `handler wants it ${about}`,

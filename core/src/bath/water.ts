@@ -28,7 +28,7 @@ export function coatWater(
   let [litres, lengths, shares] = [0, 0, 0];
   for (const zone of plan.zones) {
     const share = shareOf(zone, zoneKind(packs.zones, zone.zone));
-    const thereMm = zone.hairMm ?? zone.leftMm;
+    const { thereMm } = zone;
     const hairMm = roughClipped && !zone.leftAlone ? Math.min(thereMm, ROUGH_SHARE * zone.leftMm) : thereMm;
     litres += surfaceM2 * share * visibleDepth(coat, hairMm);
     lengths += share * hairMm;

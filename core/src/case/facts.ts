@@ -1,6 +1,6 @@
 import type { SeenFinding } from '../body/body.ts';
 import type { Measurements } from '../body/measures.ts';
-import type { Hands, Mat, SeenSign, Temper } from '../hands/hands.ts';
+import type { Hands, LastCut, Mat, SeenSign, Temper } from '../hands/hands.ts';
 import type { MatPolicy } from '../packs/mats.ts';
 import type { Schools } from '../packs/schools.ts';
 import type { Hand } from '../terms/tool.ts';
@@ -32,6 +32,8 @@ export interface VisitFacts {
   readonly hairMm: Readonly<Record<string, number>>;
   /** The zones whose hair was measured today; the others are grown from the last record. */
   readonly measuredHair: readonly string[];
+  /** A cut elsewhere: what has grown since is what is there, in places that nobody measured and no record tells. */
+  readonly lastCut: LastCut | null;
   readonly drawer: readonly DrawerTool[];
   /** The hand the groomer cuts with; null where nobody said. */
   readonly hand: Hand | null;
@@ -81,6 +83,7 @@ export function factsWith(known: KnownBefore, hands: Hands): VisitFacts {
     temper: hands.temper,
     hairMm: { ...known.predictedMm, ...Object.fromEntries(measured) },
     measuredHair: Object.keys(hands.lengths),
+    lastCut: hands.lastCut,
     drawer: known.drawer,
     hand: known.groomerHand,
     schools: known.salon.schools,

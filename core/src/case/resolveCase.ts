@@ -4,7 +4,7 @@ import type { Measurements } from '../body/measures.ts';
 import { weightOf } from '../body/measures.ts';
 import { bodySurface } from '../body/surface.ts';
 import type { Coat } from '../coat/hair.ts';
-import { coatOf } from '../coat/hair.ts';
+import { coatAt, coatOf, growthIn } from '../coat/hair.ts';
 import type { BreedPack, Trim } from '../packs/breed.ts';
 import type { MatPolicy } from '../packs/mats.ts';
 import type { Packs } from '../packs/packs.ts';
@@ -13,6 +13,7 @@ import type { Schools } from '../packs/schools.ts';
 import type { DogZone } from '../packs/zones.ts';
 import { trimZones } from '../packs/zones.ts';
 import { byId } from '../terms/failure.ts';
+import type { Look } from '../terms/zone.ts';
 import type { ToolOption } from '../tools/drawer.ts';
 import { toolOptions } from '../tools/drawer.ts';
 import type { Bodies, WholeBodies } from './bodies.ts';
@@ -63,6 +64,8 @@ export interface Derived extends ByPlace {
   readonly standing: { readonly minutes: number; readonly said: boolean };
   readonly weightKg: number;
   readonly surfaceM2: number;
+  /** The same as work: a small dog is finer work. */
+  readonly workM2: number;
   /** This dog's head against one of its breed's middle size. */
   readonly headShare: number;
   /** The dog under its coat, its places divided by the lines of the trim. */
@@ -102,7 +105,7 @@ function resolved(
   const { dog } = facts;
   const trim = byId('trim', breed.trims, choices.trimId);
   const ofFacts = like?.facts === facts ? like.derived : factsAlone(packs, breed, facts, like);
-  const { coat, options, weightKg, surfaceM2, headShare, undivided } = ofFacts;
+  const { coat, options, weightKg, surfaceM2, workM2, headShare, undivided } = ofFacts;
   const sameTrim = like?.derived.undivided === undivided && like.derived.trim === trim;
   const schools = schoolsOf(packs.schools, facts.schools, choices.schools);
   const clips = answerTo(packs.schools, schools, 'mats') === 'clip';
@@ -114,6 +117,7 @@ function resolved(
     overrides: choices.overrides,
     sides: choices.sides,
   });
+  const zones = sameTrim ? like.derived.zones : trimZones(packs.zones, trim);
   const restrictions = restrictionsOf(packs, {
     signs: placed.signs,
     modifiers: coat.changedBy.map(({ id }) => id),
@@ -128,8 +132,9 @@ function resolved(
     choices,
     derived: {
       ...placed,
+      hairMm: { ...grownSinceCut(zones, coat, facts.lastCut), ...placed.hairMm },
       trim,
-      zones: sameTrim ? like.derived.zones : trimZones(packs.zones, trim),
+      zones,
       coat,
       options,
       restrictions,
@@ -139,6 +144,7 @@ function resolved(
       standing: standingOf(packs, facts, restrictions),
       weightKg,
       surfaceM2,
+      workM2,
       headShare,
       bodies: sameTrim ? like.derived.bodies : dividedBodies(packs, undivided, trim),
       undivided,
@@ -152,20 +158,41 @@ function factsAlone(
   breed: BreedPack,
   { dog, drawer, hand }: VisitFacts,
   like: Case | null,
-): Pick<Derived, 'coat' | 'options' | 'weightKg' | 'surfaceM2' | 'headShare' | 'undivided'> {
+): Pick<Derived, 'coat' | 'options' | 'weightKg' | 'surfaceM2' | 'workM2' | 'headShare' | 'undivided'> {
   const coat = coatOf(packs.coats, dog.coatType, dog.coatModifiers, dog.dense);
   const sameTools =
     like?.facts.drawer === drawer && like.facts.hand === hand && isEqual(like.derived.coat, coat);
   const weightKg = weightOf(breed, dog.measurements);
+  const surfaceM2 = bodySurface(weightKg);
+  const { middleM2, power } = packs.times.finer;
   return {
     coat,
     options: sameTools ? like.derived.options : toolOptions(drawer, packs.tools, coat, hand),
     weightKg,
-    surfaceM2: bodySurface(weightKg),
+    surfaceM2,
+    workM2: middleM2 * (surfaceM2 / middleM2) ** power,
     headShare: headShareOf(packs, breed, dog.measurements),
     undivided: wholeBodies(packs, breed, dog, like?.derived.undivided ?? null),
   };
 }
+
+/** What "cut short" means to an owner: not head, ears and tail (prior). */
+const CUT_SHORT: readonly (Look | null)[] = ['body', 'legs', 'underline'];
+
+/** The hair that has grown since a cut elsewhere. */
+function grownSinceCut(
+  zones: readonly DogZone[],
+  coat: Coat,
+  lastCut: VisitFacts['lastCut'],
+): Derived['hairMm'] {
+  if (lastCut === null) return {};
+  const cut = zones.filter(({ kind }) => CUT_SHORT.includes(kind.look));
+  return Object.fromEntries(
+    cut.map(({ id, kind }) => [id, coatAt(growthIn(coat, kind), lastCut.mm, lastCut.weeks * DAYS_PER_WEEK)]),
+  );
+}
+
+const DAYS_PER_WEEK = 7;
 
 /** Heads of one breed differ by no more than this, either way (prior). */
 const HEADS = [0.6, 1.6] as const;

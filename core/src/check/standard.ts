@@ -180,7 +180,7 @@ function checkLengths(rule: Rule, plan: Plan): RuleCheck | null {
       const pick = longest ? Math.max : Math.min;
       const zones = lengthsAt(plan, rule.zones);
       const after = pick(...zones.map((zone) => zone.leftMm));
-      const before = pick(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
+      const before = pick(...zones.map(({ thereMm }) => thereMm));
       const range = longest ? ([0, rule.mm] as const) : ([rule.mm, Infinity] as const);
       const kept = within(after, [range[0] - READ_MM, range[1] + READ_MM]);
       return { ...UNSEEN, rule, before, after, range, kept };
@@ -213,7 +213,7 @@ function checkReach(
   const wayMm = distance(landmark(body.landmarks, rule.from), landmark(body.landmarks, rule.to));
   const zones = lengthsAt(plan, [rule.zone]);
   const leftMm = Math.min(...zones.map((zone) => zone.leftMm));
-  const hairMm = Math.min(...zones.map((zone) => zone.hairMm ?? zone.leftMm));
+  const hairMm = Math.min(...zones.map(({ thereMm }) => thereMm));
   const kept = leftMm * coat.curl >= wayMm - READ_MM;
   const grows = growthIn(coat, zoneKind(packs.zones, rule.zone));
   return {

@@ -118,8 +118,12 @@ export function proposeChoices(asked: Case, context: BoardContext): readonly Pro
       }),
     );
   const board = [wish];
+  const unlikeTheWish = others.filter(apartFrom(board));
+  const asksNoMore = unlikeTheWish.filter(
+    ({ upkeep }) => upkeep.brushMinutesPerWeek <= wish.upkeep.brushMinutesPerWeek,
+  );
   const easy = least(
-    others.filter(apartFrom(board)),
+    asksNoMore.length > 0 ? asksNoMore : unlikeTheWish,
     (p) => p.upkeep.brushMinutesPerWeek + p.costPerYear.lo / WEEKS_A_YEAR,
   );
   if (easy) board.push({ ...easy, kind: 'easy' });

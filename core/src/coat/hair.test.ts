@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../testing/evenly.ts';
 import { packs } from '../../testing/packs.ts';
-import { coatAt, coatOf, daysToReach, stretchedToShow, visibleAlong, visibleDepth } from './hair.ts';
+import type { ZoneKind } from '../packs/zones.ts';
+import { zoneKind } from '../packs/zones.ts';
+import {
+  coatAt,
+  coatOf,
+  daysToReach,
+  grownHair,
+  growthIn,
+  stretchedToShow,
+  visibleAlong,
+  visibleDepth,
+} from './hair.ts';
 
 const endless = { rateMmPerMonth: 12, fullMm: null };
 const wire = { rateMmPerMonth: 8, fullMm: 50 };
@@ -56,5 +67,27 @@ describe('the coat this dog has', () => {
   });
   it('refuses a type the pack does not have', () => {
     expect(() => coatOf(packs.coats, 'scales', [])).toThrow(/no coat type called "scales"/);
+  });
+});
+
+describe('hair that nobody measured', () => {
+  const [back, pads] = ['back', 'pads'].map((id) => zoneKind(packs.zones, id)) as [ZoneKind, ZoneKind];
+
+  it('is guessed as the grown coat of its place, for every coat', () => {
+    for (const { id } of packs.coats.types) {
+      const coat = coatOf(packs.coats, id, []);
+      const grown = grownHair(coat, back, 60);
+      expect(grown, id).toBeGreaterThan(4);
+      expect(grownHair(coat, pads, 60), id).toBeLessThan(grown);
+      if (coat.fullMm !== null) expect(grown, id).toBeLessThanOrEqual(growthIn(coat, back).fullMm ?? 0);
+    }
+  });
+
+  it('is no more than has grown since the dog was born', () => {
+    const curl = coatOf(packs.coats, 'tight-curl', []);
+    expect(grownHair(curl, back, 2)).toBeCloseTo(24, 6);
+    expect(grownHair(curl, back, 60)).toBe(curl.grownMm);
+    const double = coatOf(packs.coats, 'double', []);
+    expect(grownHair(double, back, 4)).toBeLessThan(grownHair(double, back, 40) * 0.6);
   });
 });

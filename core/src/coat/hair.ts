@@ -60,9 +60,26 @@ export function growthIn(
   coat: Pick<CoatType, 'rateMmPerMonth' | 'fullMm' | 'fullShares' | 'fullSharesAt'>,
   { id, hair }: Pick<ZoneKind, 'id' | 'hair'>,
 ): Pick<CoatType, 'rateMmPerMonth' | 'fullMm'> {
-  const { rateMmPerMonth, fullMm, fullShares, fullSharesAt } = coat;
-  const share = fullSharesAt[id] ?? fullSharesAt[wholeKindId(id)] ?? fullShares[hair] ?? 1;
-  return { rateMmPerMonth, fullMm: fullMm === null ? null : fullMm * share };
+  const { rateMmPerMonth, fullMm } = coat;
+  return { rateMmPerMonth, fullMm: fullMm === null ? null : fullMm * fullShareIn(coat, { id, hair }) };
+}
+
+const fullShareIn = (
+  { fullShares, fullSharesAt }: Pick<CoatType, 'fullShares' | 'fullSharesAt'>,
+  { id, hair }: Pick<ZoneKind, 'id' | 'hair'>,
+): number => fullSharesAt[id] ?? fullSharesAt[wholeKindId(id)] ?? fullShares[hair] ?? 1;
+
+/**
+ * A guess at the stretched hair of a place, mm: the grown coat of this coat type (prior), and no more than has grown since birth.
+ */
+export function grownHair(
+  coat: Pick<Coat, 'rateMmPerMonth' | 'fullMm' | 'grownMm' | 'fullShares' | 'fullSharesAt'>,
+  kind: Pick<ZoneKind, 'id' | 'hair'>,
+  ageMonths: number,
+): number {
+  const grows = growthIn(coat, kind);
+  const grownMm = grows.fullMm ?? (coat.grownMm ?? Infinity) * fullShareIn(coat, kind);
+  return Math.min(grownMm, coatAt(grows, 0, ageMonths * DAYS_PER_MONTH));
 }
 
 /** Days until hair of `lengthMm` reaches `targetMm`; null when this coat never gets there. */

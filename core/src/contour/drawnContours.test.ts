@@ -13,7 +13,7 @@ const lengths = (of: (zone: string) => Partial<Zone>, curl = 0.5): Lengths => ({
   zones: dogZones(packs.zones).map(({ id }) => ({
     zone: id,
     leftMm: 20,
-    hairMm: null,
+    thereMm: 20,
     shape: null,
     layDeg: null,
     ...of(id),
@@ -30,11 +30,10 @@ function back(of: Lengths, shown: 'now' | 'after', curlBack: boolean) {
 }
 
 describe('the coat over a view', () => {
-  it('is what is left, or what is there; where nobody knows that, what is left', () => {
-    expect(back(even({ hairMm: 50 }), 'after', false)).toBeCloseTo(20, 6);
-    expect(back(even({ hairMm: 50 }), 'now', false)).toBeCloseTo(50, 6);
-    expect(back(even(), 'now', false)).toBeCloseTo(20, 6);
-    expect(back(even({ hairMm: 0 }), 'now', false)).toBeCloseTo(0, 6);
+  it('is what is left, or what is there', () => {
+    expect(back(even({ thereMm: 50 }), 'after', false)).toBeCloseTo(20, 6);
+    expect(back(even({ thereMm: 50 }), 'now', false)).toBeCloseTo(50, 6);
+    expect(back(even({ thereMm: 0 }), 'now', false)).toBeCloseTo(0, 6);
   });
 
   it('stretched, or with its curl back; lying as its place does', () => {

@@ -21,7 +21,7 @@ export interface Lengths {
   readonly zones: readonly {
     readonly zone: string;
     readonly leftMm: number;
-    readonly hairMm: number | null;
+    readonly thereMm: number;
     readonly shape: Readonly<Record<string, number>> | null;
     readonly layDeg: number | null;
     /** Plans from before edges were told apart have none. */
@@ -115,7 +115,7 @@ function contourKept(
 function hairOf(zone: Lengths['zones'][number] | undefined, shown: Shown): ZoneHair {
   if (!zone) return { stretchedMm: 0 };
   return {
-    stretchedMm: shown === 'now' ? (zone.hairMm ?? zone.leftMm) : zone.leftMm,
+    stretchedMm: shown === 'now' ? zone.thereMm : zone.leftMm,
     ...(zone.shape ? { shape: zone.shape } : {}),
     ...(zone.layDeg !== null ? { layDeg: zone.layDeg } : {}),
     ...(zone.edge === 'over' ? { over: true } : {}),

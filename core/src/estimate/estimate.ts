@@ -1,4 +1,6 @@
 import type { Case } from '../case/resolveCase.ts';
+import type { CoatWater } from '../bath/water.ts';
+import type { TreatmentPack } from '../packs/treatments.ts';
 import { coatWater, dryingTime, waterLeft } from '../bath/water.ts';
 import type { Plan } from '../plan/plan.ts';
 import { byId } from '../terms/failure.ts';
@@ -73,10 +75,15 @@ const Z = 1.2816;
 export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext): Estimate {
   const {
     packs,
-    derived: { surfaceM2: areaM2 },
+    derived: { surfaceM2: areaM2, workM2, coat },
   } = visit;
   const { times } = packs;
   const worked = workMinutes(plan, visit);
+  const water = waterIn(plan, visit);
+  const underBrush = {
+    brush: coat.brushMinutes * workM2 * water.meanMm,
+    dry: coat.dryMinutes * workM2 * water.meanMm + dryMinutes(water, packs.treatments),
+  };
   const spreads = times.spread;
   let logsBehind = 0;
   const parts = times.parts.map((part): EstimatedPart => {
@@ -84,8 +91,9 @@ export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext)
     const prior =
       part.fixed +
       part.perM2 * areaM2 +
+      part.perLitre * water.litres +
       own +
-      (part.role === 'dry' ? dryMinutes(plan, visit) : 0) +
+      (part.role === 'brush' || part.role === 'dry' ? underBrush[part.role] : 0) +
       (part.role === 'rough-clip' && plan.roughClip.wanted ? times.roughClipShare * own : 0);
     const because = factorsOf(part.id, visit, context);
     const pace = partPace(part.id, context, spreads);
@@ -111,21 +119,22 @@ export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext)
 }
 
 /** Minutes of tool work by part of the visit. */
-function workMinutes(plan: Plan, { packs, derived: { surfaceM2 } }: Case): ReadonlyMap<string, number> {
+function workMinutes(plan: Plan, { packs, derived: { workM2 } }: Case): ReadonlyMap<string, number> {
   const minutes = new Map<string, number>();
-  for (const { part, weight } of workIn(plan, packs, surfaceM2))
+  for (const { part, weight } of workIn(plan, packs, workM2))
     minutes.set(part, (minutes.get(part) ?? 0) + weight);
   return minutes;
 }
 
-/** Water left after the towels over what one dryer takes off; of the coat as it would be without what mats take of it. */
-function dryMinutes(plan: Plan, visit: Case): number {
-  const { drying, dryers } = visit.packs.treatments;
+/** The coat that is brushed, washed and dried, as it would be without what mats take of it. */
+function waterIn(plan: Plan, visit: Case): CoatWater {
   const zones = plan.zones.map((zone) => (zone.chargedAs === null ? zone : { ...zone, leftAlone: true }));
-  const { heldMl } = coatWater(visit, { ...plan, zones }, plan.roughClip.anyway);
-  const left = waterLeft(heldMl, 1, drying);
-  return dryingTime(left, [Math.max(...dryers.map(({ mlPerMinute }) => mlPerMinute))]);
+  return coatWater(visit, { ...plan, zones }, plan.roughClip.anyway);
 }
+
+/** Water left after the towels over what one dryer takes off. */
+const dryMinutes = ({ heldMl }: CoatWater, { drying, dryers }: TreatmentPack): number =>
+  dryingTime(waterLeft(heldMl, 1, drying), [Math.max(...dryers.map(({ mlPerMinute }) => mlPerMinute))]);
 
 function factorsOf(part: string, visit: Case, { trainee }: EstimateContext): Because[] {
   const {
@@ -137,10 +146,11 @@ function factorsOf(part: string, visit: Case, { trainee }: EstimateContext): Bec
   } = visit;
   const { times } = packs;
   type Found = { readonly id: string; readonly level: Severity | null };
-  const found: Readonly<Record<'restriction' | 'sign' | 'modifier', readonly Found[]>> = {
+  const found: Readonly<Record<'restriction' | 'sign' | 'modifier' | 'purpose', readonly Found[]>> = {
     restriction: restrictions.map(({ kind }) => ({ id: kind.id, level: null })),
     sign: signs.map(({ sign, level }) => ({ id: sign, level: level ?? 'mild' })),
     modifier: coat.changedBy.map(({ id }) => ({ id, level: null })),
+    purpose: [{ id: visit.choices.purpose, level: null }],
   };
   const because: Because[] = times.factors
     .filter(({ parts }) => parts.includes('*') || parts.includes(part))

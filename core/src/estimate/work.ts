@@ -16,18 +16,18 @@ export interface PieceOfWork {
 }
 
 /**
- * Everything that is cut, piece by piece, with its prior minutes: m² of skin × the rate of its technique × how careful the place
+ * Everything that is cut, piece by piece, with its prior minutes: m² of work × the rate of its technique × how careful the place
  * is. Behind a comb that took the bulk off the hand has a share of its minutes left; the steps of a form share those of a
  * place by their weights. A place that a mat takes or changes counts as it was drawn where that is more.
  */
-export function workIn(plan: Plan, packs: Packs, surfaceM2: number): readonly PieceOfWork[] {
+export function workIn(plan: Plan, packs: Packs, workM2: number): readonly PieceOfWork[] {
   const { perM2, bulk, joinMinutes, regions } = packs.times;
   const at = stepsAt(plan.forms);
   const { id: joinsId } = packs.patterns.joins;
   return plan.zones.flatMap((zone): readonly PieceOfWork[] => {
     const kind = zoneKind(packs.zones, zone.zone);
     const part = regions[kind.region];
-    const careM2 = surfaceM2 * shareOf(zone, kind) * kind.care;
+    const careM2 = workM2 * shareOf(zone, kind) * kind.care;
     const whole = zone.tool ? perM2[zone.tool.technique] : 0;
     const all = at.get(zone.zone) ?? [];
     const steps = all.filter(({ form }) => form.id !== joinsId);

@@ -40,6 +40,12 @@ export interface MeasuredLength {
   readonly by: 'rule' | 'gauge';
 }
 
+/** A cut all over that this salon did not make: so many weeks ago, so short. */
+export interface LastCut {
+  readonly weeks: number;
+  readonly mm: number;
+}
+
 export interface Temper {
   readonly handling: Handling;
   /** Minutes it stands before a break; null takes what is usual at its age. */
@@ -58,6 +64,8 @@ export interface Hands {
   readonly signs: readonly SeenSign[];
   readonly mats: readonly Mat[];
   readonly lengths: Readonly<Record<string, MeasuredLength>>;
+  /** When it was last cut where nobody here saw it, and how short; null where nobody said. */
+  readonly lastCut: LastCut | null;
   readonly temper: Temper;
 }
 
@@ -84,6 +92,7 @@ export function freshHands(dog: StayingFacts, temper: Temper): Hands {
     signs,
     mats: [],
     lengths: {},
+    lastCut: null,
     temper,
   };
 }
@@ -98,6 +107,7 @@ export type Find =
   | { readonly kind: 'coat-type'; readonly coatType: string }
   | { readonly kind: 'modifier'; readonly modifier: string }
   | { readonly kind: 'dense'; readonly dense: boolean }
+  | { readonly kind: 'last-cut'; readonly lastCut: LastCut | null }
   | { readonly kind: 'handling'; readonly handling: Handling }
   | { readonly kind: 'standing'; readonly minutes: number }
   | { readonly kind: 'absent'; readonly what: Absent }
@@ -154,6 +164,8 @@ export function withFind(hands: Hands, find: Find): Hands {
         : { ...hands, coatModifiers: [...hands.coatModifiers, find.modifier] };
     case 'dense':
       return { ...hands, dense: find.dense };
+    case 'last-cut':
+      return { ...hands, lastCut: find.lastCut };
     case 'handling':
       return { ...hands, temper: { ...hands.temper, handling: find.handling } };
     case 'standing':

@@ -4,8 +4,8 @@ import type { Hands } from './hands.ts';
 
 /** A sheet of findings find by find: `sign lump rib.left`, `length back`, `mat m1`, `coat type` … */
 export function handsEntries(hands: Hands): Entries {
-  const { measurements, confirmed, findings, coatType, coatModifiers, dense, signs, mats, lengths, temper } =
-    hands;
+  const { measurements, confirmed, findings, coatType, coatModifiers, dense, signs, mats, lengths } = hands;
+  const { lastCut, temper } = hands;
   return Object.fromEntries([
     ...Object.entries(measurements).map(([key, value]) => [`measure ${key}`, value]),
     ...confirmed.map((key) => [`confirmed ${key}`, key]),
@@ -16,6 +16,7 @@ export function handsEntries(hands: Hands): Entries {
     ...signs.map((seen) => [`sign ${seen.sign} ${seen.zone ?? ''}`, seen]),
     ...mats.map((mat) => [`mat ${mat.id} ${mat.zone}`, mat]),
     ...Object.entries(lengths).map(([zone, length]) => [`length ${zone}`, length]),
+    ['lastCut', lastCut],
     ['handling', temper.handling],
     ['standing', temper.standingMinutes],
   ]) as Entries;
@@ -38,6 +39,7 @@ export function handsOfEntries(entries: Entries): Hands {
     signs: values('sign') as Hands['signs'],
     mats: numbered(values('mat') as Hands['mats']),
     lengths: Object.fromEntries(of('length')) as Hands['lengths'],
+    lastCut: (entries.lastCut ?? null) as Hands['lastCut'],
     temper: {
       handling: entries.handling as Hands['temper']['handling'],
       standingMinutes: (entries.standing ?? null) as number | null,

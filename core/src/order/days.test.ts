@@ -99,7 +99,7 @@ describe('golden days', () => {
     );
     expect(jacket.map(({ id }) => id)).toEqual(['run:body']);
     let parted = 0;
-    for (let minutes = 20; minutes < 140; minutes += 10) {
+    for (let minutes = 20; minutes < 220; minutes += 10) {
       const dropped = new Set(fitOrder(order, box(work, minutes)).drop.flatMap(({ ids }) => ids));
       expect(new Set(jacket.map(({ id }) => dropped.has(id))).size, `${minutes} min`).toBe(1);
       if (dropped.size > 0 && !dropped.has('run:body')) parted++;

@@ -1,4 +1,5 @@
 import { distance } from 'fastest-levenshtein';
+import type { Purpose } from '../terms/dog.ts';
 import type { Anchor, Rule } from './breed.ts';
 import type { BreedFile } from './breedFile.ts';
 import type { Condition } from './condition.ts';
@@ -303,7 +304,8 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   packs.tools.techniques.forEach(({ id, cautions: at }) => {
     say(`tools.techniques.${id}.cautions`, 'caution', at, cautions);
   });
-  const found = { restriction: restrictions, sign: signs, modifier: ids(packs.coats.modifiers) };
+  const purpose: readonly Purpose[] = ['pet', 'show'];
+  const found = { restriction: restrictions, sign: signs, modifier: ids(packs.coats.modifiers), purpose };
   packs.times.factors.forEach(({ of, id, parts }, index) => {
     say(`times.factors[${index}].id`, of, [id], found[of]);
     say(`times.factors[${index}].parts`, 'part', parts, [...ids(packs.times.parts), '*']);

@@ -11,6 +11,10 @@ export interface CoatType {
   readonly rateMmPerMonth: number;
   /** Terminal length on the body in mm; null where the hair keeps growing. */
   readonly fullMm: number | null;
+  /** What such dogs come with where nobody has measured, on the body in mm, of a coat that keeps growing; null where it has a full length. */
+  readonly grownMm: number | null;
+  /** How far off a guess of the hair may be: the spread of its logarithm. */
+  readonly guessSpread: number;
   /**
    * Share of the full length that a class of hair reaches, and a zone kind's own where it differs from its class; 1 where
    * neither is named. A terrier's beard outgrows its jacket; a spitz has a short face.
@@ -22,6 +26,9 @@ export interface CoatType {
   /** Reverted length over stretched length. */
   readonly curl: number;
   readonly holdMlPerL: number;
+  /** Minutes to brush it out, and to dry it under the brush on top of what the water takes, per m² of work and mm of hair. */
+  readonly brushMinutes: number;
+  readonly dryMinutes: number;
   readonly matting: number;
   /** May the jacket be clipped at all. */
   readonly clipping: Clipping;

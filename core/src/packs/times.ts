@@ -7,11 +7,13 @@ import type { Region } from '../terms/zone.ts';
 export interface TimePart {
   readonly id: string;
   readonly name: string;
-  /** The part that the bath's minutes go to, and drying's; the part a rough clip lengthens. */
-  readonly role: 'wash' | 'dry' | 'rough-clip' | null;
+  /** The part that brushing out, the bath and drying go to; the part a rough clip lengthens. */
+  readonly role: 'brush' | 'wash' | 'dry' | 'rough-clip' | null;
   readonly fixed: number;
   /** Minutes per m² of dog. */
   readonly perM2: number;
+  /** Minutes per litre of coat: m² of skin × mm that it stands off. */
+  readonly perLitre: number;
   readonly source: Source;
 }
 
@@ -21,9 +23,11 @@ export interface TimePack {
   readonly regions: Readonly<Record<Region, string>>;
   /** Minutes for a m² of skin on an open flank. */
   readonly perM2: Readonly<Record<Technique, number>>;
+  /** A small dog is finer work: its m² count as `middleM2 × (m² / middleM2) ^ power`. */
+  readonly finer: { readonly middleM2: number; readonly power: number };
   /** What makes some parts longer (`*`: all). */
   readonly factors: readonly {
-    readonly of: 'restriction' | 'sign' | 'modifier';
+    readonly of: 'restriction' | 'sign' | 'modifier' | 'purpose';
     readonly id: string;
     /** Only at this level of the sign. */
     readonly level?: Severity;

@@ -127,22 +127,22 @@ function mayPass({ packs }: Case, { settled: { demand, target } }: Shaped, optio
   );
 }
 
-/** Whether there is hair to take; where nobody measured it, it is grown. */
+/** Whether there is hair to take. */
 function hasBulk(
   { packs }: Case,
-  { settled: { demand }, zone: { hairMm } }: Shaped,
+  { settled: { demand }, zone: { thereMm } }: Shaped,
   option: ToolOption,
 ): boolean {
   const leavesMm = demand ? leftBy(demand, option) : 0;
-  return hairMm === null || hairMm > leavesMm + perceptibleStepMm(packs.tools.policy, leavesMm);
+  return thereMm > leavesMm + perceptibleStepMm(packs.tools.policy, leavesMm);
 }
 
-function savedMinutes({ packs, derived: { surfaceM2 } }: Case, places: readonly Shaped[]): number {
+function savedMinutes({ packs, derived: { workM2 } }: Case, places: readonly Shaped[]): number {
   const { perM2, bulk } = packs.times;
   return places.reduce((sum, { settled, zone }) => {
     const { kind } = settled.target.zone;
     const hand = zone.tool ? perM2[zone.tool.technique] : 0;
     const savedPerM2 = hand * (1 - bulk.handShare) - bulk.perM2;
-    return sum + surfaceM2 * shareOf(zone, kind) * kind.care * savedPerM2;
+    return sum + workM2 * shareOf(zone, kind) * kind.care * savedPerM2;
   }, 0);
 }

@@ -29,12 +29,13 @@ export function finish(
   const { target, targetMm, demand, override } = settled;
   const { zone, area, welfare } = target;
   const hairMm = visit.derived.hairMm[zone.id] ?? null;
+  const thereMm = hairMm ?? Math.max(target.thereMm, targetMm);
   // Hair that is shorter than the tool leaves is passed over; a comb rides up where this place is denser than its run.
   const { denserHere } = target;
   const leftMm =
     choice && demand
       ? Math.min(leftBy({ ...demand, denserHere }, choice.option), hairMm ?? Infinity)
-      : (hairMm ?? targetMm);
+      : thereMm;
   const worked = choice ? cautionsAt(visit, zone, choice.option.technique) : [];
   const { ceilingMm } = target;
   const inShape = shaped(visit, settled, choice, leftMm, tools);
@@ -51,6 +52,7 @@ export function finish(
       leftMm,
       visibleMm: visibleAlong(visit.derived.coat, leftMm),
       hairMm,
+      thereMm,
       floorMm: target.floorMm,
       floorBy: target.floorBy,
       ceilingMm: ceilingMm === Infinity ? null : ceilingMm,

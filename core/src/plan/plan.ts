@@ -44,7 +44,10 @@ export interface ZonePlan {
   readonly leftMm: number;
   /** Along the hair once the curl is back. */
   readonly visibleMm: number;
+  /** The hair known to be there, mm: measured, or grown from what was left; null where nobody knows. */
   readonly hairMm: number | null;
+  /** The same, else a guess at it: the grown coat of such a dog. */
+  readonly thereMm: number;
   /** The shortest welfare allows, mm, and the restriction that says so; null where it is the zone's own skin. */
   readonly floorMm: number;
   readonly floorBy: string | null;

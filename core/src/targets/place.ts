@@ -42,6 +42,8 @@ export interface Draft {
   readonly floorMm: number;
   readonly floorBy: string | null;
   readonly ceilingMm: number;
+  /** The hair that is there, as far as it is known, else guessed. */
+  readonly thereMm: number;
   readonly leastMm: number;
   readonly allOver: boolean;
   /** The trim lets the hair stand, and nobody wishes otherwise. */

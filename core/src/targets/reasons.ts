@@ -10,6 +10,7 @@ import { reason } from '../terms/reason.ts';
 import { techniqueKind } from '../tools/drawer.ts';
 import type { Welfare } from '../welfare/restrictionsAt.ts';
 import type { HouseRulesHere } from './applyHouseRules.ts';
+import type { Draft } from './place.ts';
 
 interface MatsHere {
   readonly here: readonly JudgedMat[];
@@ -89,6 +90,18 @@ export const hairReasons = (
           mm: hairMm,
         }),
       ];
+
+/** The hair that is guessed, where it is what is left. */
+export function guessReasons(
+  { derived: { coat, hairMm } }: Case,
+  { id }: DogZone,
+  { stays, thereMm }: Pick<Draft, 'stays' | 'thereMm'>,
+): readonly Reason[] {
+  if (!stays || hairMm[id] !== undefined) return [];
+  const off = Math.exp(coat.guessSpread);
+  const range = [thereMm / off, thereMm * off] as const;
+  return [reason('hair', 'hair-guessed', '', 'prior', { kind: 'target', mm: thereMm, range })];
+}
 
 /** What was seen on the coat and what it changes, said where the coat is worked. */
 export function coatReasons(

@@ -28,6 +28,7 @@ const BLANK: Draft = {
   floorMm: 0,
   floorBy: null,
   ceilingMm: Infinity,
+  thereMm: 0,
   leastMm: 0,
   allOver: false,
   stays: false,

@@ -147,7 +147,7 @@ describe('what to leave in a zone', () => {
   });
 
   it('what the trim leaves is moved by nothing but a wish', () => {
-    const left = { mm: 20, range: [18, 60], techniques: ['leave', 'thin'], stands: true } as const;
+    const left = { mm: 20, range: [18, 20], techniques: ['leave', 'thin'], stands: true } as const;
     const tight: Extra = { signs: [sign('curl-tight', 'back')] };
     expect(targetIn(drawn('back', left, tight), 'back').mm).toBe(20);
     const wish = { ...AS_DRAWN, weeksBetween: 6, allOverMm: 20 };

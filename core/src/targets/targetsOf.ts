@@ -32,6 +32,8 @@ export interface ZoneTarget {
   /** Infinity where the hair is not known. */
   readonly ceilingMm: number;
   readonly ceilingBy: 'hair' | 'mat' | null;
+  /** The hair that is there: known, else guessed, and then no less than what is drawn. */
+  readonly thereMm: number;
   /** No tool may leave less, mm: the floor, or on a first visit what the trim draws. */
   readonly leastMm: number;
   /** The wanted one first; none where nothing may be done. */
@@ -125,6 +127,7 @@ function targetOf(place: Place): ZoneTarget {
   const { packs, derived } = visit;
   const draft = throughStages(place);
   const { mm, wantedMm, floorMm, floorBy, ceilingMm, leastMm, outlined, usual, techniques } = draft;
+  const hairMm = derived.hairMm[zone.id];
   const profile = outlined?.profile ?? null;
   return {
     zone,
@@ -135,7 +138,8 @@ function targetOf(place: Place): ZoneTarget {
     floorMm,
     floorBy,
     ceilingMm,
-    ceilingBy: ceilingBy(ceilingMm, derived.hairMm[zone.id] ?? Infinity, lost),
+    ceilingBy: ceilingBy(ceilingMm, hairMm ?? Infinity, lost),
+    thereMm: hairMm ?? Math.max(draft.thereMm, mm),
     leastMm,
     techniques,
     promised: preferredAt(visit, welfare, usual[0], wantedMm).filter((one) => techniques.includes(one)),

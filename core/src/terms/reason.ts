@@ -13,6 +13,7 @@ export type ReasonRule =
   | 'shaving-consented'
   | 'shaving-explained'
   | 'hair-there'
+  | 'hair-guessed'
   | 'trim'
   | 'wish-lean'
   | 'wish-all-over'

@@ -73,7 +73,7 @@ export async function planSheet(tx: SalonTx, library: Library, visitId: string):
     ageMonths: Math.max(0, differenceInMonths(visit.startsAt, new Date(dog.bornOn))),
     salon: { schools: salon.schools, policy: salon.policy },
     drawer: await drawerOf(tx),
-    hands: visit.hands ?? freshHands(dog, temper),
+    hands: { ...freshHands(dog, temper), ...visit.hands },
     handsVersion: visit.handsVersion,
     stopLog: await stopLines(tx, visitId),
     predictedMm: hairNow(

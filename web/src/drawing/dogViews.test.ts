@@ -73,7 +73,7 @@ describe('the dog from all sides', () => {
       zones: dogZones(packs.zones).map(({ id }) => ({
         zone: id,
         leftMm: 5,
-        hairMm: hair(id),
+        thereMm: hair(id),
         shape: null,
         layDeg: null,
       })),

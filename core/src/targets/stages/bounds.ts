@@ -1,3 +1,4 @@
+import { grownHair } from '../../coat/hair.ts';
 import { shaveFloorMm } from '../../welfare/shaving.ts';
 import { underMatFloorMm } from '../../welfare/matted.ts';
 import type { Stage } from '../place.ts';
@@ -13,6 +14,7 @@ export const bounds: Stage = ({ visit, zone, welfare, shaving, matsHere, lost },
     floorMm: Math.max(welfare.floorMm, shaveMm, underMatFloorMm(visit, zone)),
     floorBy: welfare.floorBy?.name ?? (shaveMm > 0 ? visit.derived.coat.name : null),
     ceilingMm: Math.min(hairMm ?? Infinity, lost?.blade?.leavesMm ?? Infinity),
+    thereMm: hairMm ?? grownHair(visit.derived.coat, zone.kind, visit.facts.ageMonths),
     reasons: [
       ...draft.reasons,
       ...welfareReasons(visit, welfare, shaving, shaveMm),

@@ -74,7 +74,7 @@ function denserHere({ derived: { coat, signs }, packs }: Case, zone: DogZone): R
 }
 
 /** Hair is left alone where the trim lets it stand and it is not beyond the trim, or where there is no more than the target. */
-function leavesHair(area: TrimArea, { stays, ceilingMm, mm }: Draft): boolean {
+function leavesHair(area: TrimArea, { stays, ceilingMm, thereMm, mm }: Draft): boolean {
   if (ceilingMm <= mm * (1 + AS_GOOD_AS)) return true;
-  return stays && (ceilingMm === Infinity || ceilingMm <= area.range[1]);
+  return stays && Math.min(ceilingMm, thereMm) <= area.range[1];
 }

@@ -35,10 +35,10 @@ function tippedFor({ visit, zone, school }: Place, draft: Draft): Pick<Draft, 'm
 function tippedMm(
   visit: Case,
   area: TrimArea,
-  { mm, ceilingMm }: { readonly mm: number; readonly ceilingMm: number },
+  { mm, ceilingMm, thereMm }: Pick<Draft, 'mm' | 'ceilingMm' | 'thereMm'>,
 ): number {
-  if (ceilingMm === Infinity || !isTippedByHand(visit, area)) return mm;
-  return Math.max(mm, Math.min(ceilingMm, area.range[1]));
+  if (!isTippedByHand(visit, area)) return mm;
+  return Math.max(mm, Math.min(ceilingMm, thereMm, area.range[1]));
 }
 
 /** Hair that is left to stand is tipped by hand, unless only a machine keeps it short. */

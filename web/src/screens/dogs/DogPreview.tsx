@@ -32,6 +32,7 @@ export function useDrawnDog(control: Control<DogFacts>) {
       temper: { handling: 'easy', standingMinutes: null },
       hairMm: {},
       measuredHair: [],
+      lastCut: null,
       drawer: [],
       hand: null,
       schools: {},

@@ -113,7 +113,7 @@ export function useDraft(
   );
   const lengths = useMemo(() => {
     const left = new Map(plan.zones.map((zone) => [zone.zone, zone.leftMm]));
-    const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.hairMm ?? zone.leftMm]));
+    const hair = new Map(plan.zones.map((zone) => [zone.zone, zone.thereMm]));
     return { after: (id: string) => left.get(id) ?? 0, now: (id: string) => hair.get(id) ?? 0 };
   }, [plan]);
   return { plan, found, standard, after, now, ideal: idealLines, lines, lengths, coat: visit.derived.coat };

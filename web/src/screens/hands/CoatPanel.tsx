@@ -1,4 +1,4 @@
-import type { BreedPack, Hands } from '@kurrel/core';
+import type { BreedPack, Hands, LastCut, LengthUnit } from '@kurrel/core';
 import { byId, coatOf, formatLength } from '@kurrel/core';
 import Form from 'react-bootstrap/Form';
 import { packs } from '../../app/packs.ts';
@@ -7,8 +7,15 @@ import { dropFind, putFinds } from '../../visit/handsSlice.ts';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
+interface CoatPanelProps {
+  readonly hands: Hands;
+  readonly breed: BreedPack;
+  /** No visit of it is on record here. */
+  readonly isNew: boolean;
+}
+
 /** The coat this dog has against the one its breed should have, and what was seen on it. */
-export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly breed: BreedPack }) {
+export function CoatPanel({ hands, breed, isNew }: CoatPanelProps) {
   const dispatch = useAppDispatch();
   const unit = useAppSelector((state) => state.preferences.unit);
   const length = (mm: number) => formatLength(mm, unit);
@@ -82,6 +89,7 @@ export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly br
           <strong>{name}</strong>: {effect}
         </p>
       ))}
+      {isNew && <LastCutChips lastCut={hands.lastCut} unit={unit} />}
       <table className="table table-sm coat-row">
         <thead>
           <tr>
@@ -103,6 +111,51 @@ export function CoatPanel({ hands, breed }: { readonly hands: Hands; readonly br
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** Weeks since a cut, and how short one may have been, mm: what owners say. */
+const WEEKS_AGO = [3, 6, 9, 13, 26] as const;
+const CUT_TO = [3, 10, 20, 40] as const;
+
+/** When a dog that is new here was last cut, and how short: one touch each; what has grown since is what is planned with. */
+function LastCutChips({ lastCut, unit }: { readonly lastCut: LastCut | null; readonly unit: LengthUnit }) {
+  const dispatch = useAppDispatch();
+  const say = (cut: LastCut | null) => dispatch(putFinds({ finds: [{ kind: 'last-cut', lastCut: cut }] }));
+  const said = lastCut ?? { weeks: WEEKS_AGO[1], mm: CUT_TO[1] };
+  return (
+    <section>
+      <h2 className="mt-2">Last cut elsewhere</h2>
+      <div className="sides" role="group" aria-label="Weeks since it was cut">
+        {WEEKS_AGO.map((weeks) => (
+          <button
+            key={weeks}
+            type="button"
+            className="chip"
+            aria-pressed={lastCut?.weeks === weeks}
+            onClick={() => say({ ...said, weeks })}
+          >
+            {weeks} weeks
+          </button>
+        ))}
+      </div>
+      <div className="sides" role="group" aria-label="How short it was cut">
+        {CUT_TO.map((mm) => (
+          <button
+            key={mm}
+            type="button"
+            className="chip"
+            aria-pressed={lastCut?.mm === mm}
+            onClick={() => say({ ...said, mm })}
+          >
+            {formatLength(mm, unit)}
+          </button>
+        ))}
+        <button type="button" className="chip" aria-pressed={lastCut === null} onClick={() => say(null)}>
+          nobody knows
+        </button>
+      </div>
+    </section>
   );
 }
 

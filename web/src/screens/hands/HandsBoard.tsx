@@ -32,6 +32,7 @@ import { lookAt } from './handsView.ts';
 import { PartTrouble } from '../../parts/PartTrouble.tsx';
 import { SAVE_WORD } from '../../parts/saveWord.ts';
 import { confirmMeasure, putFinds } from '../../visit/handsSlice.ts';
+import { MeasureFirst, useLengthsToMeasure } from './MeasureFirst.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { Stops } from '../../parts/Stops.tsx';
 import { TapeDrawing } from './TapeDrawing.tsx';
@@ -87,9 +88,13 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
     const measured = Object.entries(hands.lengths).map(([zone, { mm }]) => [zone, mm] as const);
     const said = { ...sheet.predictedMm, ...Object.fromEntries(measured) };
     const hairOf = (zone: string) =>
-      said[zone] ?? Object.entries(said).find(([other]) => isSaidOf(other, zone))?.[1] ?? null;
-    return { ...planned, zones: planned.zones.map((one) => ({ ...one, hairMm: hairOf(one.zone) })) };
+      said[zone] ?? Object.entries(said).find(([other]) => isSaidOf(other, zone))?.[1];
+    return {
+      ...planned,
+      zones: planned.zones.map((one) => ({ ...one, thereMm: hairOf(one.zone) ?? one.thereMm })),
+    };
   }, [planned, sheet, hands.lengths]);
+  const askedFirst = useLengthsToMeasure(sheet, breed, hands);
   const views = useMemo(() => dogViews(body, there), [body, there]);
   const view = views.find(({ id }) => id === look.view) ?? views[0];
   const finds = useMemo(() => findsByZone(hands, unit, trim), [hands, unit, trim]);
@@ -184,6 +189,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
               </ul>
             </section>
           )}
+          <MeasureFirst lengths={askedFirst} unit={unit} onPick={pick} />
           <FoundList hands={hands} unit={unit} onPick={pick} />
         </div>
       </aside>
@@ -257,6 +263,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
             <PlacePanel
               key={look.zone ?? 'dog'}
               zone={look.zone}
+              guessMm={planned.zones.find(({ zone }) => zone === look.zone)?.thereMm ?? null}
               sheet={sheet}
               hands={hands}
               unit={unit}
@@ -264,7 +271,7 @@ export function HandsBoard({ sheet, breed }: HandsBoardProps) {
             />
           )}
           {look.tab === 'tape' && <TapeHelp />}
-          {look.tab === 'coat' && <CoatPanel hands={hands} breed={breed} />}
+          {look.tab === 'coat' && <CoatPanel hands={hands} breed={breed} isNew={sheet.lastVisit === null} />}
           {look.tab === 'temper' && <TemperPanel hands={hands} ageMonths={sheet.ageMonths} />}
         </PanelTabs>
       </aside>

@@ -14,6 +14,8 @@ import { SignChips } from './SignChips.tsx';
 
 interface PlacePanelProps {
   readonly zone: string | null;
+  /** The hair that the plan takes to be there. */
+  readonly guessMm: number | null;
   readonly sheet: VisitSheet;
   readonly hands: Hands;
   readonly unit: LengthUnit;
@@ -21,7 +23,7 @@ interface PlacePanelProps {
 }
 
 /** What may be found in the place in focus: hair, mats, signs, structure. Each is a touch. */
-export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProps) {
+export function PlacePanel({ zone, guessMm, sheet, hands, unit, onFinds }: PlacePanelProps) {
   const dispatch = useAppDispatch();
   if (zone === null) {
     return (
@@ -71,11 +73,7 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
       />
       <h2>Hair, stretched</h2>
       <LengthField
-        label={
-          predictedMm === undefined
-            ? 'Measured'
-            : `Measured (about ${formatLength(predictedMm, unit)} expected)`
-        }
+        label={measuredWord(predictedMm, guessMm, unit)}
         mm={hands.lengths[zone]?.mm ?? null}
         unit={unit}
         onLength={(mm) =>
@@ -86,6 +84,12 @@ export function PlacePanel({ zone, sheet, hands, unit, onFinds }: PlacePanelProp
       <GaugePanel visitId={sheet.visit.id} zone={zone} onFinds={onFinds} />
     </div>
   );
+}
+
+/** What a measurement is held against: what has grown since the last visit, else the coat such a dog has. */
+function measuredWord(predictedMm: number | undefined, guessMm: number | null, unit: LengthUnit): string {
+  if (predictedMm !== undefined) return `Measured (about ${formatLength(predictedMm, unit)} expected)`;
+  return guessMm === null ? 'Measured' : `Measured (guessed: ${formatLength(guessMm, unit)})`;
 }
 
 /** A mat as large as the one before it on this dog: mats come in families. */

@@ -93,6 +93,10 @@ export function findWord(find: Find, unit: LengthUnit): string {
       return `${signWord(find.sign, unit)}${find.sign.zone === null ? '' : `, ${zoneWord(find.sign.zone)}`}`;
     case 'length':
       return `hair ${formatLength(find.length.mm, unit)}, ${zoneWord(find.zone)}`;
+    case 'last-cut':
+      return find.lastCut
+        ? `cut ${find.lastCut.weeks} weeks ago, ${formatLength(find.lastCut.mm, unit)}`
+        : 'nobody knows when it was cut';
     case 'structure': {
       const { finding, severity, side } = find.finding;
       return `${findingOf(finding).name}, ${severity}${side ? `, ${side}` : ''}`;
