@@ -39,11 +39,19 @@ const surface = ({ part, depth }: ReturnType<typeof asked>): readonly Point[] =>
 describe('the form of a head', () => {
   it('a ball is as far from its middle everywhere', () => {
     const form = asked('ball');
-    const ys = form.drawn.map(({ y }) => y);
+    const points = surface(form);
+    const ys = points.map(({ y }) => y);
     const middle = (Math.max(...ys) + Math.min(...ys)) / 2;
-    const radii = surface(form).map(({ x, y }) => Math.hypot(x, y - middle));
+    const radii = points.map(({ x, y }) => Math.hypot(x, y - middle));
     expect(radii.length).toBeGreaterThan(40);
     expect(Math.max(...radii) / Math.min(...radii)).toBeLessThan(1.02);
+  });
+
+  it('a ball is as full on top as beside the eyes', () => {
+    const { at } = asked('ball');
+    const [top, side] = [Number(at('crown')), Number(at('temple'))];
+    expect(top).toBeGreaterThan(side - 3);
+    expect(top).toBeGreaterThan(30);
   });
 
   it('a brick falls plumb from brow to lips', () => {
@@ -217,11 +225,12 @@ describe('a form in figures', () => {
     [
       'ball',
       20,
+      // About (0, 60), as far below the crown as the skull is wide: 76.8 on average.
       [
-        [66.4, 20],
-        [0, 86.4],
-        [-66.4, 20],
-        [0, -46.4],
+        [65.5, 20],
+        [0, 136.8],
+        [-65.5, 20],
+        [0, -16.8],
       ],
     ],
     // |x/50|⁵ + |(y − 20)/80|⁵ = 1: no wider than temple and jaw.

@@ -18,7 +18,9 @@ export const formedIn = (form: HeadForm): { readonly view: ViewId; readonly part
 /** The drawn head's measures from ahead, mm: from the middle line out, and heights. */
 interface Box {
   readonly halfWidth: number;
-  /** From its middle to the coat, on average. */
+  /** The middle of a ball: so high that it is as full on top as at the sides, mm. */
+  readonly ballMiddle: number;
+  /** From there to the coat, on average. */
   readonly radius: number;
   /** The same of the bare head beside the eyes. */
   readonly skull: number;
@@ -62,10 +64,12 @@ function fromAhead(
   const bone = CHEEKBONE.flatMap((name) => drawn[part.landmarkStation[name] ?? -1] ?? []);
   const halfWidth = FLAT_SIDED.includes(form) && bone.length > 0 ? Math.max(...bone.map(out)) : widest;
   const skull = Math.abs(beside?.x ?? halfWidth);
-  const from = (p: Point) => norm(p.x, p.y - (top + bottom) / 2);
+  const bareTop = part.stations[part.landmarkStation.crown ?? -1]?.point.y ?? top;
+  const ballMiddle = Math.max((top + bottom) / 2, bareTop - skull);
+  const from = (p: Point) => norm(p.x, p.y - ballMiddle);
   const radius = drawn.reduce((sum, p) => sum + from(p), 0) / drawn.length;
-  const curve = FORMS[form]({ halfWidth, radius, skull, top, eyes, bottom });
-  const middle = { x: 0, y: form === 'dome' ? eyes : (top + bottom) / 2 };
+  const curve = FORMS[form]({ halfWidth, ballMiddle, radius, skull, top, eyes, bottom });
+  const middle = { x: 0, y: MIDDLES[form]({ ballMiddle, eyes, top, bottom }) };
   return (skin, direction) => {
     if (form === 'dome' && skin.y < eyes) return 'as-drawn';
     const hits = alongRay(curve, skin, direction);
@@ -76,8 +80,20 @@ function fromAhead(
   };
 }
 
+/** Where a form is looked at from. */
+const middleOf = ({ top, bottom }: Pick<Box, 'top' | 'bottom'>) => (top + bottom) / 2;
+const MIDDLES: Readonly<
+  Record<Exclude<HeadForm, 'wedge'>, (box: Pick<Box, 'ballMiddle' | 'eyes' | 'top' | 'bottom'>) => number>
+> = {
+  ball: ({ ballMiddle }) => ballMiddle,
+  dome: ({ eyes }) => eyes,
+  brick: middleOf,
+  crest: middleOf,
+  pear: middleOf,
+};
+
 const FORMS: Readonly<Record<Exclude<HeadForm, 'wedge'>, (box: Box) => readonly Point[]>> = {
-  ball: ({ radius, top, bottom }) => round((top + bottom) / 2, () => [radius, radius], 2),
+  ball: ({ ballMiddle, radius }) => round(ballMiddle, () => [radius, radius], 2),
   brick: ({ halfWidth, top, bottom }) =>
     round((top + bottom) / 2, () => [halfWidth, (top - bottom) / 2], BRICK_POWER),
   dome: ({ skull, top, eyes }) => round(eyes, () => [DOME_OUT * skull, top - eyes], 2),

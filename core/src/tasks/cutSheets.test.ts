@@ -91,14 +91,15 @@ const SHEETS: readonly Sheet[] = [
     chains: [
       ['lines', 'form:side'],
       ['lines', 'form:topline'],
-      ['lines', 'form:foreleg.left', 'form:ball', 'step-back'],
-      ['form:eye-corners', 'form:ball'],
+      ['lines', 'form:foreleg.left', 'form:ball.lines', 'form:ball.round', 'step-back'],
+      ['form:eye-corners', 'form:ball.lines'],
     ],
     cards: {
       lines: ['straight-shears', null, 25, 50],
       'form:side': ['curved-shears', null, 30, 60],
       'form:foreleg.left': ['straight-shears', null, 35, 50],
-      'form:ball': ['curved-shears → thinners', null, 14, 60],
+      'form:ball.lines': ['curved-shears', null, 14, 60],
+      'form:ball.round': ['curved-shears → thinners', null, 14, 60],
       'form:eye-corners': ['thinners', null, 1.5, 5],
     },
     machines: 1,

@@ -124,18 +124,38 @@ function cardsOf(visit: Case, { id, name, side, what, places }: Group, taken: Se
       { ...card, how: [...card.how, ...how, ...(several ? [] : hows(steps))], steps: several ? steps : [] },
     ];
   }
-  const parts = new Map<PlannedStep, typeof places>();
-  for (const place of places) parts.set(place.step, [...(parts.get(place.step) ?? []), place]);
-  if (parts.size > 1)
-    return [...parts].flatMap(([step, of]) => {
+  const parts = inParts(places);
+  if (parts.length > 1) {
+    let before: readonly string[] = [];
+    return parts.flatMap(([step, of]) => {
       const own = id.includes('.') ? id.replace('.', `.${step.do}.`) : `${id}.${step.do}`;
-      return cardsOf(visit, { id: own, name, side, what: step, places: of }, taken);
+      const cards = cardsOf(visit, { id: own, name, side, what: step, places: of }, taken);
+      const waiting = cards.map((card) => ({ ...card, after: [...card.after, ...before] }));
+      before = cards.map((card) => card.id);
+      return waiting;
     });
+  }
   // One step that is too long is parted between its places, both sides of one together.
   const pieces = inPieces(places);
   if (pieces.length > 1)
     return pieces.flatMap((of) => cardsOf(visit, { id: `${id}.part`, name, side, what, places: of }, taken));
   return drafts.map((draft) => ({ ...draft, id: free(draft.id), how: [...draft.how, ...hows(steps)] }));
+}
+
+/** The steps of a form in their order, each with its places; as many together as are one card. */
+function inParts(places: Group['places']): readonly (readonly [PlannedStep, Group['places']])[] {
+  const steps = new Map<PlannedStep, Group['places']>();
+  for (const place of places) steps.set(place.step, [...(steps.get(place.step) ?? []), place]);
+  const order = ([step, [first]]: readonly [PlannedStep, Group['places']]) =>
+    first?.form.steps.indexOf(step) ?? 0;
+  const parts: [PlannedStep, Group['places']][] = [];
+  const minutes = (of: Group['places']) => minutesOf(of.map(({ draft }) => draft));
+  for (const [step, of] of [...steps].sort((a, b) => order(a) - order(b))) {
+    const last = parts.at(-1);
+    if (last && minutes(last[1]) + minutes(of) <= LONGEST_MINUTES) last[1].push(...of);
+    else parts.push([step, [...of]]);
+  }
+  return parts;
 }
 
 /** Places in their order, as many together as are one card. */

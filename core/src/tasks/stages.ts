@@ -24,7 +24,9 @@ export function workRules(visit: Case): readonly WorkEffect[] {
 function withCustoms(customs: TaskPack['customs'], staged: readonly Task[]): readonly Task[] {
   const isOf = ({ id: own, also, again }: Task, names: readonly string[]) =>
     again === null &&
-    [own, ...also].some((id) => names.some((name) => id === name || id.startsWith(`${name}.`)));
+    [own, ...also].some((id) =>
+      names.some((name) => id === name || id.startsWith(`${name}.`) || id.startsWith(`${name}#`)),
+    );
   return staged.map((task) => {
     const before = customs
       .filter(({ then }) => isOf(task, then))

@@ -22,9 +22,9 @@ import { withSecondGoes } from './secondGoes.ts';
 export function zoneTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
   const {
     packs,
-    derived: { surfaceM2 },
+    derived: { workM2 },
   } = visit;
-  const pieces = workIn(plan, packs, surfaceM2).filter(({ zone }) => zone.tool !== null && !zone.lost);
+  const pieces = workIn(plan, packs, workM2).filter(({ zone }) => zone.tool !== null && !zone.lost);
   const inPart = new Map<string, number>();
   for (const { part, weight } of pieces) inPart.set(part, (inPart.get(part) ?? 0) + weight);
   const rough = packs.times.parts.find(({ role }) => role === 'rough-clip')?.id;
