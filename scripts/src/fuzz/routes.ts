@@ -39,6 +39,7 @@ const hands = {
     },
   ],
   lengths: { back: { mm: 22, sdMm: null, readings: 3, by: 'rule' } },
+  lastCut: { weeks: 6, mm: 10 },
   temper: { handling: 'easy', standingMinutes: 30 },
 };
 const dog = {

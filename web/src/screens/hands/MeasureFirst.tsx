@@ -36,10 +36,9 @@ export function MeasureFirst({ lengths, unit, onPick }: MeasureFirstProps) {
         {lengths.map(({ zone, guessMm, rangeMm: [leastMm, mostMm], byMinutes }) => (
           <li key={zone}>
             <button type="button" className="btn btn-link p-0 text-start" onClick={() => onPick(zone)}>
-              {zoneWord(zone)}
+              {zoneWord(zone)}: about {formatLength(guessMm, unit)}, {formatLength(leastMm, unit)} to{' '}
+              {formatLength(mostMm, unit)}; {Math.round(byMinutes)} min hang on it
             </button>
-            : {formatLength(guessMm, unit)} guessed ({formatLength(leastMm, unit)} to{' '}
-            {formatLength(mostMm, unit)}), {Math.round(byMinutes)} min between them
           </li>
         ))}
       </ul>
