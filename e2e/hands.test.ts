@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { press } from './browser.ts';
 import type { OpenSalon } from './salon.ts';
 import { goTo, openHands, openSalon, retype, textOf, waitForText } from './salon.ts';
 
@@ -284,6 +285,65 @@ describe('a stop', () => {
     await waitForText(page, '.stop-log', 'Overwater vets at noon');
     await page.locator('.visit-path ::-p-text(Start work)').click();
     await waitForText(page, '.visit-path', 'Started');
+    await page.close();
+  });
+});
+
+/** A dog that nobody has seen here, and a visit of it. Gives the visit's address. */
+const newDog = (page: Page): Promise<string> =>
+  page.evaluate(`(async () => {
+    const send = async (path, body) => {
+      const headers = { 'content-type': 'application/json' };
+      return (await fetch(path, { method: 'POST', headers, body: JSON.stringify(body) })).json();
+    };
+    const dog = await send('/api/dogs', {
+      name: 'Barnacle', breedId: 'newfoundland', breedCalled: '', owner: 'Hester Quay', bornOn: '2023-05-01',
+      coatType: 'double', coatModifiers: [], dense: false, measurements: {}, confirmed: [], findings: [],
+      signs: [], remember: [],
+    });
+    const startsAt = new Date().toISOString();
+    const visit = await send('/api/dogs/' + dog.id + '/visits', { startsAt, minutes: 200, what: 'Full groom' });
+    return '/visits/' + visit.id + '/hands';
+  })()`) as Promise<string>;
+
+describe('a dog new to the salon', () => {
+  it('is planned in its grown coat; what to measure first is a touch, and so is its last cut', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    const address = await newDog(page);
+    await page.goto(new URL(address, page.url()).href);
+    await waitForText(page, '[aria-label="Measure first"]', 'ribs: about 45 mm');
+    const inItsCoat = await textOf(page, '[data-testid="estimate"] .figure-line');
+
+    // The first of them leads to its place, where the guess is said and a measurement takes its stead.
+    await page.click('[aria-label="Measure first"] button');
+    await waitForText(page, '.place-name', 'ribs');
+    await waitForText(page, '.place', 'Measured (guessed: 45 mm)');
+    await labelled(page, 'Measured (guessed: 45 mm)').fill('60');
+    await page.keyboard.press('Tab');
+    await found(page, '60 mm of hair');
+
+    await page.locator('.tabs ::-p-text(Coat)').click();
+    await press(page, '[aria-label="Weeks since it was cut"] button:nth-child(3)');
+    await press(page, '[aria-label="How short it was cut"] button:first-child');
+    await page.waitForFunction(
+      (before) => document.querySelector('[data-testid="estimate"] .figure-line')?.textContent !== before,
+      {},
+      inItsCoat,
+    );
+    await saved(page);
+    await page.reload();
+    await page.locator('.tabs ::-p-text(Coat)').click();
+    await page.waitForSelector('[aria-label="How short it was cut"] [aria-pressed="true"]');
+    expect(await textOf(page, '[aria-label="Weeks since it was cut"] [aria-pressed="true"]')).toBe('9 weeks');
+    await page.close();
+  });
+
+  it('a dog seen here before is not asked when it was cut', async () => {
+    const page = await salon.enter('Ottilie Marsh');
+    await openHands(page, 'Rook');
+    await page.locator('.tabs ::-p-text(Coat)').click();
+    await page.waitForSelector('.coat-row');
+    expect(await page.$('[aria-label="Weeks since it was cut"]')).toBeNull();
     await page.close();
   });
 });

@@ -1,4 +1,4 @@
-import type { Direction, Look, Source, Technique, ZonePack } from '@kurrel/core';
+import type { Direction, Look, Rule, Source, Technique, ZonePack } from '@kurrel/core';
 import { sideOf, zoneKind } from '@kurrel/core';
 
 /** Short words used in sentences and on more than one screen. */
@@ -16,6 +16,23 @@ export const sourceWord: Readonly<Record<Source | 'owner' | 'groomer' | 'measure
   groomer: 'groomer',
   measured: 'measured',
 };
+
+/** Rules that have a figure of their own. */
+const WITH_FIGURES: readonly Rule['kind'][] = [
+  'maxLength',
+  'minLength',
+  'ratio',
+  'slope',
+  'parallel',
+  'shape',
+];
+
+/** Where a rule of a breed comes from: "standard (AKC); the figures are ours". */
+export function ruleSourceWord({ kind, source, whose = [], figures }: Rule): string {
+  if (source !== 'standard') return sourceWord[source];
+  const ours = WITH_FIGURES.includes(kind) && figures !== 'standard';
+  return `standard (${whose.join(', ')})${ours ? '; the figures are ours' : ''}`;
+}
 
 /** What a technique is done with. */
 export const techniqueWord: Readonly<Record<Technique, string>> = {

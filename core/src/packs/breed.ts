@@ -4,7 +4,7 @@
  */
 import type { BodyTemplate } from './archetypes.ts';
 import type { Purpose } from '../terms/dog.ts';
-import type { Source } from '../terms/source.ts';
+import type { Kennel, Source } from '../terms/source.ts';
 import type { Technique } from '../terms/tool.ts';
 import type { Form } from './forms.ts';
 import type { Run } from './runs.ts';
@@ -96,7 +96,10 @@ export type HeadShape = 'round' | 'brick' | 'dome';
 interface RuleBase {
   readonly id: string;
   readonly text: string;
+  /** Where the sentence comes from; of a standard's, whose. Its figures are a prior unless they are the standard's as well. */
   readonly source: Source;
+  readonly whose?: readonly Kennel[];
+  readonly figures?: 'standard';
   readonly severity: 'fault' | 'note';
   readonly whenBroken: string;
   /** A statement about show presentation says nothing of a pet trim; none means both. */
@@ -153,5 +156,10 @@ export interface BreedPack {
     readonly source: Source;
   }[];
   readonly confusedWith: readonly { readonly breed: string; readonly text: string }[];
-  readonly statements: readonly { readonly text: string; readonly source: Source }[];
+  readonly statements: readonly {
+    readonly text: string;
+    readonly source: Source;
+    /** Of a standard, whose. */
+    readonly whose?: readonly Kennel[];
+  }[];
 }

@@ -3,3 +3,6 @@
  * measurements replace. Shown wherever the number is shown.
  */
 export type Source = 'standard' | 'custom' | 'prior';
+
+/** Whose breed standard says so. */
+export type Kennel = 'AKC' | 'KC' | 'FCI';

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import Nav from 'react-bootstrap/Nav';
 
 interface PanelTabsProps<T extends string> {
@@ -10,6 +11,11 @@ interface PanelTabsProps<T extends string> {
 
 /** The tabs of a side panel, by arrow keys too, and what the chosen one shows. */
 export function PanelTabs<T extends string>({ tabs, shown, onShow, children }: PanelTabsProps<T>) {
+  const panel = useRef<HTMLDivElement>(null);
+  // Another tab is read from its beginning, however far the one before was scrolled.
+  useLayoutEffect(() => {
+    panel.current?.parentElement?.scrollTo({ top: 0 });
+  }, [shown]);
   return (
     <>
       <Nav
@@ -28,7 +34,7 @@ export function PanelTabs<T extends string>({ tabs, shown, onShow, children }: P
           </Nav.Link>
         ))}
       </Nav>
-      <div id="panel-shown" role="tabpanel">
+      <div id="panel-shown" role="tabpanel" ref={panel}>
         {children}
       </div>
     </>

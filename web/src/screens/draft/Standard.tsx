@@ -1,6 +1,6 @@
 import type { Mend, RuleCheck } from '@kurrel/core';
 import { formatLength, zoneKind, zoneKindId } from '@kurrel/core';
-import { allowedWord, listWord, measuredWord, ruleFigure } from '@kurrel/words';
+import { allowedWord, listWord, measuredWord, ruleFigure, ruleSourceWord } from '@kurrel/words';
 import { addDays } from 'date-fns';
 import { memo, useEffect, useState } from 'react';
 import { packs } from '../../app/packs.ts';
@@ -32,8 +32,9 @@ export const Standard = memo(function Standard({ held, day }: StandardProps) {
           const figure = (value: number) => ruleFigure(rule, value, unit);
           return (
             <li key={rule.id} className={kept ? 'kept' : 'broken'}>
-              <span title={rule.text}>
+              <span title={`${rule.text} ${ruleSourceWord(rule)}`}>
                 {check.view !== null ? <Measured check={check} /> : rule.text}
+                <span className="source"> {ruleSourceWord(rule)}</span>
                 {skin !== null && <span className="advice">under the coat {figure(skin)}</span>}
                 {!kept && (
                   <span className="advice">

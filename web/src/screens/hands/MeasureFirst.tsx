@@ -1,22 +1,34 @@
 import type { VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Hands, LengthToMeasure, LengthUnit } from '@kurrel/core';
 import { askFirst, estimateContextOf, factsWith, formatLength, planGroom, resolveCase } from '@kurrel/core';
-import { useDeferredValue, useMemo } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { packs } from '../../app/packs.ts';
 import { firstChoices } from '../../parts/visitCase.ts';
 import { zoneWord } from '../../parts/words.ts';
 
-/** The lengths that the plan hangs on most, while they are guessed. */
+/** A sheet has to rest this long before its plan is made so often again, ms. */
+const REST_MS = 400;
+
+/** The lengths that the plan hangs on most, while they are guessed; asked again when coat or lengths are said otherwise. */
 export function useLengthsToMeasure(
   sheet: VisitSheet,
   breed: BreedPack,
   hands: Hands,
 ): readonly LengthToMeasure[] {
-  const latest = useDeferredValue(hands);
-  return useMemo(() => {
-    const visit = resolveCase(packs, breed, factsWith(sheet, latest), firstChoices(sheet, breed));
-    return askFirst(visit, planGroom(visit), estimateContextOf(sheet));
-  }, [sheet, breed, latest]);
+  const [asked, setAsked] = useState<readonly LengthToMeasure[]>([]);
+  const latest = useRef(hands);
+  useLayoutEffect(() => {
+    latest.current = hands;
+  });
+  const { coatType, coatModifiers, dense, lengths, lastCut, measurements } = hands;
+  useEffect(() => {
+    const waiting = setTimeout(() => {
+      const visit = resolveCase(packs, breed, factsWith(sheet, latest.current), firstChoices(sheet, breed));
+      setAsked(askFirst(visit, planGroom(visit), estimateContextOf(sheet)));
+    }, REST_MS);
+    return () => clearTimeout(waiting);
+  }, [sheet, breed, coatType, coatModifiers, dense, lengths, lastCut, measurements]);
+  return asked;
 }
 
 interface MeasureFirstProps {
