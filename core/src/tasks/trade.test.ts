@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { workOf } from '../../testing/order.ts';
 import { fullDrawer } from '../../testing/packs.ts';
+import * as companions from '../../testing/trade/companions.ts';
 import * as curls from '../../testing/trade/curls.ts';
 import * as retrievers from '../../testing/trade/retrievers.ts';
 import * as schnauzers from '../../testing/trade/schnauzers.ts';
@@ -8,10 +9,18 @@ import type { TradeBook } from '../../testing/trade/sentence.ts';
 import * as smooth from '../../testing/trade/smooth.ts';
 import * as spaniels from '../../testing/trade/spaniels.ts';
 import * as terriers from '../../testing/trade/terriers.ts';
+import * as workers from '../../testing/trade/workers.ts';
 
-const books: readonly TradeBook[] = [curls, retrievers, schnauzers, smooth, spaniels, terriers].flatMap(
-  (all) => Object.values(all),
-);
+const books: readonly TradeBook[] = [
+  companions,
+  curls,
+  retrievers,
+  schnauzers,
+  smooth,
+  spaniels,
+  terriers,
+  workers,
+].flatMap((all) => Object.values(all));
 
 const USUAL = [
   ...['blade-40', 'blade-30', 'blade-15', 'blade-10', 'blade-7f', 'blade-5f', 'small-clipper'],
