@@ -109,7 +109,7 @@ describe('today and the dogs', () => {
     );
     await page.waitForSelector('.tape .dog');
     await retype(page, '#measure-heightMm', '280');
-    await page.waitForSelector('#measure-lengthMm[placeholder="about 336"]');
+    await page.waitForSelector('#measure-lengthMm[placeholder="about 350"]');
     await page.$eval('#bornOn', (input) => {
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
       set?.call(input, '2024-05-01');
