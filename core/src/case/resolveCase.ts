@@ -4,7 +4,7 @@ import type { Measurements } from '../body/measures.ts';
 import { weightOf } from '../body/measures.ts';
 import { bodySurface } from '../body/surface.ts';
 import type { Coat } from '../coat/hair.ts';
-import { coatAt, coatOf, growthIn } from '../coat/hair.ts';
+import { coatAt, coatOf, grownHair, growthIn } from '../coat/hair.ts';
 import type { BreedPack, Trim } from '../packs/breed.ts';
 import type { MatPolicy } from '../packs/mats.ts';
 import type { Packs } from '../packs/packs.ts';
@@ -132,7 +132,7 @@ function resolved(
     choices,
     derived: {
       ...placed,
-      hairMm: { ...grownSinceCut(zones, coat, facts.lastCut), ...placed.hairMm },
+      hairMm: { ...grownSinceCut(zones, coat, facts), ...placed.hairMm },
       trim,
       zones,
       coat,
@@ -179,20 +179,23 @@ function factsAlone(
 /** What "cut short" means to an owner: not head, ears and tail (prior). */
 const CUT_SHORT: readonly (Look | null)[] = ['body', 'legs', 'underline'];
 
-/** The hair that has grown since a cut elsewhere. */
+const DAYS_PER_WEEK = 7;
+
+/** The hair that has grown since a cut elsewhere, and no more than such a dog has. */
 function grownSinceCut(
   zones: readonly DogZone[],
   coat: Coat,
-  lastCut: VisitFacts['lastCut'],
+  { lastCut, ageMonths }: VisitFacts,
 ): Derived['hairMm'] {
   if (lastCut === null) return {};
   const cut = zones.filter(({ kind }) => CUT_SHORT.includes(kind.look));
   return Object.fromEntries(
-    cut.map(({ id, kind }) => [id, coatAt(growthIn(coat, kind), lastCut.mm, lastCut.weeks * DAYS_PER_WEEK)]),
+    cut.map(({ id, kind }) => {
+      const sinceMm = coatAt(growthIn(coat, kind), lastCut.mm, lastCut.weeks * DAYS_PER_WEEK);
+      return [id, Math.min(sinceMm, grownHair(coat, kind, ageMonths))];
+    }),
   );
 }
-
-const DAYS_PER_WEEK = 7;
 
 /** Heads of one breed differ by no more than this, either way (prior). */
 const HEADS = [0.6, 1.6] as const;

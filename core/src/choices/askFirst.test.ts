@@ -60,6 +60,16 @@ describe('a dog that was cut elsewhere', () => {
     expect(hair('standard-poodle').get('back')?.hairMm).toBeNull();
   });
 
+  it('has no more than such a dog grows, however long it was cut and ago', () => {
+    const long = { weeks: 60, mm: 40 };
+    for (const { id } of breeds) {
+      const guess = hair(id);
+      for (const [zone, { hairMm }] of hair(id, { lastCut: long }))
+        if (hairMm !== null)
+          expect(hairMm, `${id} ${zone}`).toBeLessThanOrEqual(guess.get(zone)?.thereMm ?? 0);
+    }
+  });
+
   it('is told by a measurement or a record where there is one', () => {
     const hairMm = { back: 40 };
     expect(hair('standard-poodle', { lastCut, hairMm }).get('back')?.hairMm).toBe(40);
