@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
 import { press } from './browser.ts';
 import { openHands, openSalon, openStation, textOf, waitForText } from './salon.ts';
-import { pedal, where, logOf, sent, openTable, saveLengths, until } from './table.ts';
+import { pedal, where, logOf, sent, openTable, saveLengths, onTo, until } from './table.ts';
 
 /** Whether what is touched in the middle of an element is that element. */
 const isUncovered = (element: Element): boolean => {
@@ -337,10 +337,7 @@ describe('left and right, and a device that is gone', () => {
   it('a device that is lost takes nothing with it: another goes on where it was', async () => {
     const lost = await salon.enter('Bram Quennell');
     await openTable(lost, 'Tamsin');
-    for (const step of [2, 3, 4, 5]) {
-      await pedal(lost);
-      await waitForText(lost, '.table-top', `step ${step} of`);
-    }
+    await onTo(lost, 5);
     await sent(lost);
     const at = await where(lost);
     await lost.close();

@@ -49,6 +49,23 @@ export const until = async (page: Page, place: string) => {
   throw new Error(`no step at ${place}`);
 };
 
+/** On with the pedal to the step of that number; pressed again where a busy machine has lost a press. */
+export const onTo = async (page: Page, number: number) => {
+  for (let presses = 0; presses < 2 * number; presses++) {
+    const step = await stepOf(page);
+    if (step === `step ${number} of`) return;
+    await pedal(page);
+    await page
+      .waitForFunction(
+        (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
+        { timeout: 5000 },
+        step,
+      )
+      .catch(() => undefined);
+  }
+  throw new Error(`never at step ${number}`);
+};
+
 /** Saves lengths of somebody's own for places of a dog whose plan is saved, as another screen would. */
 export async function saveLengths(page: Page, dog: string, lengths: Readonly<Record<string, number>>) {
   const visit = new URL(await visitAddress(page, dog)).pathname;
