@@ -28,6 +28,17 @@ export const openTable = async (page: Page, dog: string) => {
 };
 /** “step 3 of”, as the table says it. */
 const stepOf = async (page: Page) => /step \d+ of/.exec(await textOf(page, '.table-top'))?.[0] ?? '';
+/** The pedal, until another step is shown: read before that, its place would be passed over. */
+const pressOn = async (page: Page, step: string) => {
+  await pedal(page);
+  await page
+    .waitForFunction(
+      (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
+      { timeout: 5000 },
+      step,
+    )
+    .catch(() => undefined);
+};
 /** On with the pedal until a step at this place is in hand. */
 export const until = async (page: Page, place: string) => {
   for (let steps = 0; steps < 80; steps++) {
@@ -35,16 +46,7 @@ export const until = async (page: Page, place: string) => {
       elements.map((e) => (e as HTMLElement).innerText),
     );
     if (at?.trim().startsWith(place)) return;
-    const step = await stepOf(page);
-    await pedal(page);
-    // Read before the next step is shown, the place would be passed over.
-    await page
-      .waitForFunction(
-        (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
-        { timeout: 5000 },
-        step,
-      )
-      .catch(() => undefined);
+    await pressOn(page, await stepOf(page));
   }
   throw new Error(`no step at ${place}`);
 };
@@ -54,14 +56,7 @@ export const onTo = async (page: Page, number: number) => {
   for (let presses = 0; presses < 2 * number; presses++) {
     const step = await stepOf(page);
     if (step === `step ${number} of`) return;
-    await pedal(page);
-    await page
-      .waitForFunction(
-        (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
-        { timeout: 5000 },
-        step,
-      )
-      .catch(() => undefined);
+    await pressOn(page, step);
   }
   throw new Error(`never at step ${number}`);
 };
