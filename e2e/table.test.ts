@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
 import { press } from './browser.ts';
 import { openHands, openSalon, openStation, textOf, waitForText } from './salon.ts';
-import { pedal, where, logOf, sent, openTable, saveLengths, onTo, until } from './table.ts';
+import { pedal, where, logOf, sent, openTable, pressOn, saveLengths, until } from './table.ts';
 
 /** Whether what is touched in the middle of an element is that element. */
 const isUncovered = (element: Element): boolean => {
@@ -334,10 +334,36 @@ describe('left and right, and a device that is gone', () => {
     await page.close();
   });
 
+  it('a visit that was started stays so: an answer that was asked for before takes nothing back', async () => {
+    const page = await salon.enter('Bram Quennell');
+    await openStation(page, 'Tamsin', 'table', '[aria-label="Not started yet"]');
+    // From here the sheet's answers come late: what is asked before the start is answered behind it.
+    await page.evaluate((lateMs) => {
+      const real = window.fetch.bind(window);
+      window.fetch = async (input, init) => {
+        const answer = await real(input, init);
+        const { method, url } = input instanceof Request ? input : new Request(input, init);
+        if (method === 'GET' && /visits\/[^/]+$/.test(url)) await new Promise((go) => setTimeout(go, lateMs));
+        return answer;
+      };
+      // As a colleague's change does, heard of by the stream.
+      new BroadcastChannel('kurrel day').postMessage(null);
+    }, 1500);
+    await new Promise((go) => setTimeout(go, 400));
+    await press(page, '[aria-label="Not started yet"] button');
+    await page.waitForSelector('[aria-label="Not started yet"]', { hidden: true });
+    for (let looks = 0; looks < 40; looks++) {
+      expect(await page.$('[aria-label="Not started yet"]')).toBeNull();
+      await new Promise((go) => setTimeout(go, 50));
+    }
+    await page.close();
+  });
+
   it('a device that is lost takes nothing with it: another goes on where it was', async () => {
     const lost = await salon.enter('Bram Quennell');
     await openTable(lost, 'Tamsin');
-    await onTo(lost, 5);
+    for (let steps = 1; steps < 5; steps++) await pressOn(lost);
+    await waitForText(lost, '.table-top', 'step 5 of');
     await sent(lost);
     const at = await where(lost);
     await lost.close();

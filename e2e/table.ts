@@ -29,15 +29,14 @@ export const openTable = async (page: Page, dog: string) => {
 /** “step 3 of”, as the table says it. */
 const stepOf = async (page: Page) => /step \d+ of/.exec(await textOf(page, '.table-top'))?.[0] ?? '';
 /** The pedal, until another step is shown: read before that, its place would be passed over. */
-const pressOn = async (page: Page, step: string) => {
+export const pressOn = async (page: Page) => {
+  const step = await stepOf(page);
   await pedal(page);
-  await page
-    .waitForFunction(
-      (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
-      { timeout: 5000 },
-      step,
-    )
-    .catch(() => undefined);
+  await page.waitForFunction(
+    (was) => !(document.querySelector('.table-top')?.textContent ?? '').includes(was),
+    { polling: 100 },
+    step,
+  );
 };
 /** On with the pedal until a step at this place is in hand. */
 export const until = async (page: Page, place: string) => {
@@ -46,19 +45,9 @@ export const until = async (page: Page, place: string) => {
       elements.map((e) => (e as HTMLElement).innerText),
     );
     if (at?.trim().startsWith(place)) return;
-    await pressOn(page, await stepOf(page));
+    await pressOn(page);
   }
   throw new Error(`no step at ${place}`);
-};
-
-/** On with the pedal to the step of that number; pressed again where a busy machine has lost a press. */
-export const onTo = async (page: Page, number: number) => {
-  for (let presses = 0; presses < 2 * number; presses++) {
-    const step = await stepOf(page);
-    if (step === `step ${number} of`) return;
-    await pressOn(page, step);
-  }
-  throw new Error(`never at step ${number}`);
 };
 
 /** Saves lengths of somebody's own for places of a dog whose plan is saved, as another screen would. */

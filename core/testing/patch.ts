@@ -3,7 +3,7 @@ import { zoneKindId } from '../src/index.ts';
 import { hairEverywhere, packs, planFor, sign, zoneOf } from './packs.ts';
 
 /** No finer does a hand keep a length of a head, mm. */
-const HAND_MM = 1;
+const HAND_MM = 0.3;
 
 /** A healing patch makes none of its neighbours shorter than they are without it. */
 export function patch(breedId: string, at: string): void {

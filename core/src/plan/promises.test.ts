@@ -118,7 +118,8 @@ describe('the first visit', () => {
       for (const zone of plain.zones) {
         const other = zoneOf(wished, zone.zone);
         const tender = TENDER.includes(zoneKindId(zone.zone));
-        if (tender) expect(other.leftMm, `${id} ${zone.zone}`).toBeGreaterThanOrEqual(0.9 * zone.leftMm - 0.5);
+        if (tender)
+          expect(other.leftMm, `${id} ${zone.zone}`).toBeGreaterThanOrEqual(0.9 * zone.leftMm - 0.5);
       }
       const back = caseFor(id).derived.trim.areas['back'];
       if (back && back.techniques[0] !== 'leave')

@@ -82,7 +82,7 @@ function runOf(
   contours: readonly ContourChanges[],
 ): DogRuns {
   const whole = pooled(passed.flatMap((place) => memberOf(visit, run, place, place.drawn)));
-  if (!whole) return { runs: ownRuns(visit, run, passed, true), byHand: [] };
+  if (!whole) return { runs: numbered(ownRuns(visit, run, passed, true)), byHand: [] };
   const { stretches, byHand } = leaving(visit, whole, contours);
   const gone = new Set([...stretches.flat(), ...byHand]);
   const rest = gone.size === 0 ? whole : pooled(whole.members.filter((member) => !gone.has(member)));
@@ -91,10 +91,20 @@ function runOf(
     const first = stretch[0]?.place.target.zone.kind.id;
     return shaped && first !== undefined ? [dogRun(visit, run, first, shaped)] : [];
   });
-  return {
-    runs: [...(rest ? [dogRun(visit, run, null, rest)] : []), ...own, ...ownRuns(visit, run, passed, false)],
-    byHand: byHand.map(({ demand }) => demand.id),
-  };
+  const all = [
+    ...(rest ? [dogRun(visit, run, null, rest)] : []),
+    ...own,
+    ...ownRuns(visit, run, passed, false),
+  ];
+  return { runs: numbered(all), byHand: byHand.map(({ demand }) => demand.id) };
+}
+
+/** With an id for each: of several that begin at one kind of place, as with a tool for each side, the later ones are numbered. */
+function numbered(runs: readonly DogRun[]): readonly DogRun[] {
+  return runs.map((run, at) => {
+    const before = runs.slice(0, at).filter(({ id }) => id === run.id).length;
+    return before === 0 ? run : { ...run, id: `${run.id}.${before + 1}` };
+  });
 }
 
 /** Places of a run for which the groomer has decided alike, as a tool that is taken for all of it: `whole` where no others are left. */

@@ -11,7 +11,7 @@ import { techniqueKind } from '../tools/drawer.ts';
 import { oneLongerMm } from '../tools/steps.ts';
 import type { OutlineChanges, ZoneChange } from './outlineChanges.ts';
 import { measuredOff } from '../case/measured.ts';
-import { isAmong } from '../terms/zone.ts';
+import { isAmong, otherSide } from '../terms/zone.ts';
 import { zoneKind } from '../packs/zones.ts';
 
 /** What the outline makes of a zone. */
@@ -40,13 +40,15 @@ const SHOWS_MM = 1;
 /**
  * What the outline wants of a zone; null where nothing. Where it wants less under a technique that shows the body's shape, a
  * close blade would show what it should hide: then the zone is left at what is drawn, one blade longer. Not where the side view wants it:
- * there the hair is the line itself, and longer hair a higher bump.
+ * there the hair is the line itself, and longer hair a higher bump. `covers`: what covers a patch of a head is shaped to no less than
+ * the other side, for no hair of the patch carries its line.
  */
 export function changeAt(
   visit: Case,
   zone: DogZone,
   outline: OutlineChanges | null,
   area: TrimArea,
+  covers = false,
 ): ChangeHere | null {
   const found = outline?.zones.get(zone.id);
   if (!found) return null;
@@ -63,9 +65,11 @@ export function changeAt(
       varies: () => false,
     };
   }
+  const across = covers ? (outline?.zones.get(otherSide(zone.id))?.formMm ?? 0) : 0;
+  const formMm = found.formMm === null ? null : Math.max(found.formMm, across);
   return {
     // A form says what to leave, whatever is drawn or kinder; the outline what to change.
-    toMm: (mm) => (found.formMm === null ? mm + found.meanMm : formed(found.formMm, mm)),
+    toMm: (mm) => (formMm === null ? mm + found.meanMm : formed(formMm, mm)),
     why: found.form
       ? reason('structure', 'head-form', found.form, area.source)
       : reason('structure', 'outline', about, 'standard'),

@@ -142,8 +142,9 @@ function cardsOf(visit: Case, { id, name, side, what, places }: Group, taken: Se
   return drafts.map((draft) => ({ ...draft, id: free(draft.id), how: [...draft.how, ...hows(steps)] }));
 }
 
-/** The steps of a form in their order, each with its places; as many together as are one card. */
+/** The steps of one form in their order, each with its places; as many together as are one card. Between forms there is no order. */
 function inParts(places: Group['places']): readonly (readonly [PlannedStep, Group['places']])[] {
+  if (places.some(({ form }) => form.id !== places[0]?.form.id)) return [];
   const steps = new Map<PlannedStep, Group['places']>();
   for (const place of places) steps.set(place.step, [...(steps.get(place.step) ?? []), place]);
   const order = ([step, [first]]: readonly [PlannedStep, Group['places']]) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { workOf } from '../../testing/order.ts';
-import { breeds, hairEverywhere } from '../../testing/packs.ts';
+import { breeds, hairEverywhere, override } from '../../testing/packs.ts';
 import { stanceOf } from './plainTask.ts';
 import { runId } from './runTasks.ts';
 
@@ -54,6 +54,25 @@ describe('runs as cards', () => {
         }
       }
     expect(together).toBeGreaterThan(40);
+  });
+
+  it('each side with a blade of its own is two cards, and each says its side', () => {
+    const overrides = [
+      override('gaskin.left', { toolId: 'blade-7', targetMm: 0.5 }),
+      override('gaskin.right', { toolId: 'blade-6f', targetMm: 0.5 }),
+    ];
+    const { tasks } = workOf('standard-poodle', {
+      trimId: 'continental',
+      purpose: 'show',
+      hairMm: hairEverywhere(200),
+      overrides,
+    });
+    const thighs = tasks.filter(({ zones }) => zones.some((zone) => zone.startsWith('gaskin#bare')));
+    expect(thighs.map(({ side, tool }) => [side, tool]).sort()).toEqual([
+      ['left', 'blade-7'],
+      ['right', 'blade-6f'],
+    ]);
+    expect(new Set(tasks.map(({ id }) => id)).size).toBe(tasks.length);
   });
 
   it('a face that turns is one card, against the lay, that names what goes with it, on every breed that has one', () => {

@@ -33,7 +33,7 @@ export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): re
       const [first, ...others] = [...there.filter((one) => !isTurned(one)), ...there.filter(isTurned)];
       if (!first) return [];
       const passed = [first, ...others] as const;
-      const step = merged(visit, passed, { id: runId(id), name: stretch ?? name, side: null });
+      const step = merged(visit, passed, { id: runId(id), name: stretch ?? name, side: sideOfAll(passed) });
       return [
         {
           passed,
@@ -50,6 +50,10 @@ export function asRuns(visit: Case, { runs }: Plan, steps: readonly Draft[]): re
   const cards = cardsOf(visit, found);
   return withMerged(steps, new Map(cards.flatMap(({ step, passed }) => passed.map(({ id }) => [id, step]))));
 }
+
+/** The side that all of them are on; null for both, and for the middle. */
+const sideOfAll = ([first, ...others]: readonly Draft[]): Draft['side'] =>
+  first && others.every(({ side }) => side === first.side) ? first.side : null;
 
 /** Where the groomer stands for the places of a run. */
 const stancesOf = (visit: Case, { zones }: Draft): ReadonlySet<string> =>
@@ -76,7 +80,7 @@ function cardsOf(visit: Case, runs: readonly RunStep[]): readonly RunStep[] {
   }
   return [...groups.values()].flatMap((group) => {
     const largest = group.reduce((a, b) => (skinOf(visit, b.step) > skinOf(visit, a.step) ? b : a));
-    const { id, path, side, trigger, phase } = largest.step;
+    const { id, path, trigger, phase } = largest.step;
     if (trigger || phase !== 'work') return group;
     const from = stancesOf(visit, largest.step);
     const small = group.filter(
@@ -88,6 +92,7 @@ function cardsOf(visit: Case, runs: readonly RunStep[]): readonly RunStep[] {
     if (small.length === 0) return group;
     const steps = [largest, ...small].map(({ step }) => step);
     const passed = [...largest.passed, ...small.flatMap((run) => run.passed)] as const;
+    const side = sideOfAll(steps);
     const step: Draft = {
       ...merged(visit, passed, { id, name: steps.map(({ name }) => name).join(', '), side }),
       also: small.map((run) => run.step.id),

@@ -9,7 +9,7 @@ import { adjustForStructure, balances } from '../adjustForStructure.ts';
 export const outlineAndStructure: Stage = (place, draft) => {
   const { visit, zone, school, welfare, outline, trimName } = place;
   const { area } = school;
-  const outlined = changeAt(visit, zone, outline, area);
+  const outlined = changeAt(visit, zone, outline, area, welfare.coverMm > 0);
   const conflicts = [...draft.conflicts, ...changeConflicts(visit, zone, outline, trimName)];
   if (draft.stays) return { ...draft, outlined, conflicts, ...tippedFor(place, draft) };
   const [first] = school.techniques;
