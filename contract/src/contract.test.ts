@@ -47,7 +47,7 @@ describe('what crosses the wire', () => {
     const choices = {
       trimId: 'lamb',
       purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
       schools: {},
       sides: {},
       overrides: [],

@@ -100,7 +100,7 @@ describe('rules, stops and signatures', () => {
     const choices = {
       trimId: 'lamb',
       purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
       schools: {},
       sides: {},
       overrides: [],

@@ -3,13 +3,15 @@ import type {
   Hands,
   Happening,
   LoggedPart,
+  Override,
+  PlaceWish,
   PlanRecord,
   SeenSign,
   SideAnswer,
   SignedShave,
   Stretch,
 } from '@kurrel/core';
-import type { InferType, ObjectSchema } from 'yup';
+import type { InferType, ObjectSchema, Schema } from 'yup';
 import { array, boolean, date, number, object } from 'yup';
 import { recordOf } from './record.ts';
 import { text } from './text.ts';
@@ -20,6 +22,8 @@ import { schoolsSchema } from './salon.ts';
 import type { StopLine } from './stops.ts';
 import type { ShelfBottle, Work } from './work.ts';
 import type { Tool } from './drawer.ts';
+
+const isOnce = (ids: readonly string[]) => new Set(ids).size === ids.length;
 
 const lengthMm = () => number().moreThan(0, 'Enter a length above 0.').max(400, 'No more than 400 mm.');
 
@@ -35,12 +39,41 @@ export const overrideSchema = object({
   acknowledged: boolean().required(),
 });
 
+/** What the owner asks of a place, by its id in the packs. */
+const placeWishSchema = object({
+  place: text().max(40).required(),
+  ask: text()
+    .oneOf(['very-short', 'short', 'long', 'as-it-is', 'without', 'length'] as const)
+    .required(),
+  mm: lengthMm()
+    .nullable()
+    .defined()
+    .test(
+      'a-length',
+      'Say how long.',
+      (mm, { parent }) => (parent as { ask?: unknown }).ask !== 'length' || mm !== null,
+    ),
+});
+
+const placesSchema = array(placeWishSchema.required())
+  .max(20)
+  .default([])
+  .required()
+  .test('once', 'A place is asked for once.', (places) => isOnce(places.map(({ place }) => place)));
+const scopeSchema = array(text().max(40).required())
+  .max(20)
+  .default([])
+  .required()
+  .test('once', 'A job is asked for once.', isOnce);
+
 /** By the zone that was lost: whether the other side is brought to match. */
 const sidesSchema = recordOf(
   text()
     .oneOf(['match', 'leave'] as const)
     .required(),
 );
+
+const overridesSchema = array(overrideSchema.required()).max(60).required();
 
 /** What the groomer and the owner decided; with the dog and the drawer it makes the plan. */
 export const choicesSchema = object({
@@ -58,13 +91,17 @@ export const choicesSchema = object({
       .min(1, 'At least one week.')
       .max(52, 'At most a year.')
       .required(),
+    /** By place, each once. */
+    places: placesSchema as unknown as Schema<readonly PlaceWish[]>,
     /** A vet has asked for it. */
     vetAsks: boolean().required().default(false),
   }).required(),
   /** This dog's own answers where they differ from the salon's. */
   schools: schoolsSchema as unknown as ObjectSchema<Record<string, string>>,
   sides: sidesSchema as unknown as ObjectSchema<Record<string, SideAnswer>>,
-  overrides: array(overrideSchema.required()).max(60).required(),
+  overrides: overridesSchema as unknown as Schema<readonly Override[]>,
+  /** The jobs asked for, by their ids in the packs; none: the whole groom. */
+  scope: scopeSchema as unknown as Schema<readonly string[]>,
 });
 export type Choices = InferType<typeof choicesSchema>;
 
@@ -86,6 +123,8 @@ export const bookingSchema = object({
   startsAt: startsAt(),
   minutes: visitMinutes(),
   what: text().trim().max(80).required('Say what is to be done.'),
+  /** The jobs asked for; none: the whole groom. */
+  scope: scopeSchema as unknown as Schema<readonly string[]>,
 });
 export type Booking = InferType<typeof bookingSchema>;
 

@@ -128,6 +128,7 @@ export function caseFor(
     schools: {},
     sides: {},
     overrides: [],
+    scope: [],
     ...Object.fromEntries(Object.entries(own).filter(([key]) => CHOICE_KEYS.includes(key))),
   };
   const visit = resolvedLike(in_, pack, facts, choices);
@@ -169,7 +170,7 @@ export const placesOfCase = (
   place: string | null,
 ): readonly (string | null)[] => (place === null ? [null] : placesIn(packs.zones, trim, place));
 
-const CHOICE_KEYS = ['trimId', 'purpose', 'wish', 'schools', 'sides', 'overrides'];
+const CHOICE_KEYS = ['trimId', 'purpose', 'wish', 'schools', 'sides', 'overrides', 'scope'];
 
 /** The plan of such a case. */
 export const planFor = (breedId: string, extra: Extra = {}): Plan => planGroom(caseFor(breedId, extra));

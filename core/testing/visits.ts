@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { DrawerTool, Override, Tightness } from '../src/index.ts';
+import type { DrawerTool, Override, PlaceWish, Tightness } from '../src/index.ts';
 import { dogZones, HANDLING } from '../src/index.ts';
 import { evenly } from './evenly.ts';
 import type { Extra } from './packs.ts';
@@ -69,6 +69,25 @@ const drawer: fc.Arbitrary<readonly DrawerTool[]> = fc.oneof(
 
 const distinct = (list: readonly Override[]) => [...new Map(list.map((one) => [one.zone, one])).values()];
 
+/** What is asked by place, and how much of a groom: mostly nothing, and all of it. */
+const places: fc.Arbitrary<readonly PlaceWish[]> = fc.oneof(
+  { weight: 2, arbitrary: fc.constant([]) },
+  fc.uniqueArray(
+    fc
+      .tuple(
+        fc.constantFrom(...packs.wishes.places),
+        fc.constantFrom(...packs.wishes.asks.map(({ id }) => id), 'length' as const),
+        fc.constantFrom(1, 6, 13, 40),
+      )
+      .map(([{ id }, ask, mm]) => ({ place: id, ask, mm: ask === 'length' ? mm : null })),
+    { selector: ({ place }) => place, maxLength: 4 },
+  ),
+);
+const scope: fc.Arbitrary<readonly string[]> = fc.oneof(
+  { weight: 3, arbitrary: fc.constant([]) },
+  fc.subarray(packs.wishes.jobs.map(({ id }) => id)),
+);
+
 /** A whole visit, drawn over all breeds, trims and purposes. */
 export const anyVisit: fc.Arbitrary<RandomVisit> = fc.constantFrom(...breeds).chain((breed) =>
   fc.constantFrom(...breed.trims).chain((trim) =>
@@ -86,6 +105,8 @@ export const anyVisit: fc.Arbitrary<RandomVisit> = fc.constantFrom(...breeds).ch
         lean: fc.constantFrom('as-drawn' as const, 'shorter' as const, 'longer' as const),
         allOverMm: fc.constantFrom(null, null, 0.5, 3, 13, 30),
         vetAsks: fc.constantFrom(false, false, true),
+        places,
+        scope,
         modifiers: fc.array(fc.constantFrom(...packs.coats.modifiers.map(({ id }) => id)), { maxLength: 1 }),
         dense: fc.boolean(),
         schools: fc.dictionary(
@@ -114,7 +135,14 @@ export const anyVisit: fc.Arbitrary<RandomVisit> = fc.constantFrom(...breeds).ch
           firstVisit: drawn.firstVisit,
           temper: { handling: drawn.handling },
           hairMm: Object.fromEntries(zoneIds.map((id) => [id, drawn.hairMm])),
-          wish: { lean: drawn.lean, allOverMm: drawn.allOverMm, weeksBetween: 8, vetAsks: drawn.vetAsks },
+          wish: {
+            lean: drawn.lean,
+            allOverMm: drawn.allOverMm,
+            weeksBetween: 8,
+            places: drawn.places,
+            vetAsks: drawn.vetAsks,
+          },
+          scope: drawn.scope,
           modifiers: drawn.modifiers,
           dense: drawn.dense,
           salon: Object.fromEntries(

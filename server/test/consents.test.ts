@@ -22,10 +22,11 @@ const shave: SignConsent = {
   choices: {
     trimId: 'natural-tidy',
     purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16, vetAsks: false },
+    wish: { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16, places: [], vetAsks: false },
     schools: {},
     sides: {},
     overrides: [],
+    scope: [],
   },
   unit: 'mm',
   signedBy: 'Gwendolen Astor-Pym',

@@ -184,7 +184,7 @@ describe('stops', () => {
     const choices = {
       trimId: 'puppy-cut',
       purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
       schools: {},
       sides: {},
       overrides: [

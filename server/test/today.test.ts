@@ -33,7 +33,7 @@ describe('the day', () => {
     const choices = {
       trimId: 'smooth',
       purpose: 'pet',
-      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+      wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
       schools: {},
       sides: {},
       overrides: [],

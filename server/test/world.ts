@@ -135,8 +135,9 @@ export async function toolLabelled(agent: TestAgent, label: string): Promise<Too
 export const lamb: Choices = {
   trimId: 'lamb',
   purpose: 'pet',
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
   schools: {},
   sides: {},
   overrides: [],
+  scope: [],
 };

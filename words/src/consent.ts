@@ -1,6 +1,7 @@
 import type { ConsentStatement, LengthUnit, Range } from '@kurrel/core';
 import { formatLeft } from '@kurrel/core';
 import { listWord, sentence } from './names.ts';
+import { askWord } from './wishes.ts';
 
 type About = ConsentStatement['about'];
 type Says = {
@@ -27,6 +28,12 @@ const SAYS: Omit<Says, 'price' | 'mat-price'> = {
   trim: ({ name, bodyMm }, _place, unit) => `${name}: ${onBody(bodyMm, unit)}.`,
   'all-over': ({ askedMm, bodyMm }, _place, unit) =>
     `One length all over, ${formatLeft(askedMm, unit)} asked: it will be ${onBody(bodyMm, unit)}.`,
+  place: ({ name, ask, mm }, _place, unit) =>
+    ask === 'without'
+      ? `No ${name}: taken in with the rest.`
+      : `${sentence(name)}: ${askWord({ ask, mm }, unit)}, as asked.`,
+  scope: ({ jobs, matsLeft }, place) =>
+    `Only ${listWord(jobs)}: all else stays as it is.${matsLeft.length === 0 ? '' : ` So do the mats on the ${listWord(matsLeft.map(place))}: they grow tighter, and want a visit of their own soon.`}`,
   vet: () => 'A vet has asked for it to be this short.',
   mat: ({ zone, part, toMm }, place, unit) => {
     const left =
@@ -68,6 +75,8 @@ export type ConsentTopic = 'trim' | 'mats' | 'coat' | 'health' | 'price';
 export const CONSENT_TOPIC: Readonly<Record<About, ConsentTopic>> = {
   trim: 'trim',
   'all-over': 'trim',
+  place: 'trim',
+  scope: 'trim',
   vet: 'trim',
   mat: 'mats',
   'under-mats': 'mats',

@@ -15,3 +15,4 @@ export * from './standard.ts';
 export * from './breaches.ts';
 export * from './happenings.ts';
 export * from './weeks.ts';
+export { askWord, placeWishWord, scopeWord, wishProblemSentence } from './wishes.ts';

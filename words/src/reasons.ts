@@ -73,6 +73,9 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'wish-lean': ({ source, about }) =>
     source === 'owner' ? `owner wishes it ${about}` : `handler wants it ${about}`,
   'wish-all-over': () => 'owner wishes one length all over',
+  'wish-place': ({ source, about, effect }) =>
+    `${source === 'owner' ? 'owner' : 'handler'} wants the ${about} ${effect.kind === 'leave-alone' ? 'left as it is' : 'so'}`,
+  'not-asked': () => 'not asked for this time: left as it is',
   'weeks-between': ({ about }) => `${about} weeks between visits: nearer the short end`,
   finding: (one) => `${one.about}: ${shorter(one) ? 'take more' : 'leave more'}`,
   outline: (one) =>

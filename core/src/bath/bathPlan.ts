@@ -130,7 +130,8 @@ export function bathPlan(
   const white = choices.white ?? treatments.usuallyWhite.includes(visit.breed.id);
   const applies = treatmentsFor(visit, plan, water.meanMm, white);
   const vetAsks = (step: TreatmentStep) => choices.vet !== null && isWash(step);
-  const used = treatments.steps.filter((step) => applies(step) && !vetAsks(step));
+  const { washes } = visit.derived.scope;
+  const used = washes ? treatments.steps.filter((step) => applies(step) && !vetAsks(step)) : [];
   // A vet's product goes on once, for as long as its label says.
   const twice =
     plan.roughClip.wanted &&
@@ -138,7 +139,7 @@ export function bathPlan(
     used.some((step) => isWash(step) && !firstBath(step)) &&
     applies({ when: treatments.twoBaths });
   const before = twice ? coatWater(visit, plan, false) : water;
-  const asked = choices.vet ? [vetStep(treatments.products, choices.vet.contactMinutes)] : [];
+  const asked = choices.vet && washes ? [vetStep(treatments.products, choices.vet.contactMinutes)] : [];
   const inOrder = PHASES.flatMap((phase) => [
     ...(phase === 'wash' ? asked : []),
     ...used.filter((step) => step.phase === phase),
@@ -167,7 +168,7 @@ export function bathPlan(
       : [],
   );
   const finishing = treatments.finishing
-    .filter(applies)
+    .filter((one) => (washes || one.role === 'after-clip') && applies(one))
     .map(({ id, name, how, why, where, product, ringRules, comesOut, source, when, role }) => ({
       role,
       id,
@@ -195,8 +196,8 @@ export function bathPlan(
     heldMl: water.heldMl,
     twice,
     steps,
-    notUsed: notUsed.flatMap(({ why, ...one }) => (why === null ? [] : [{ ...one, why }])),
-    drying: dryingPlan(visit, applies, water.heldMl, choices, dryFactor),
+    notUsed: (washes ? notUsed : []).flatMap(({ why, ...one }) => (why === null ? [] : [{ ...one, why }])),
+    drying: dryingPlan(visit, applies, washes ? water.heldMl : 0, choices, dryFactor),
     finishing,
     takes: takenFrom([...steps, ...finishing].flatMap(({ product }) => product ?? [])),
   };

@@ -146,7 +146,7 @@ describe('the coat on the body', () => {
 
   it('more length in a zone never makes the outline smaller', () => {
     const longer = planFor('standard-poodle', {
-      wish: { lean: 'longer', allOverMm: null, weeksBetween: 6, vetAsks: false },
+      wish: { lean: 'longer', allOverMm: null, weeksBetween: 6, places: [], vetAsks: false },
     });
     const area = (plan: typeof lamb) =>
       drawnContours(poodle.views.side, plan, 'after', false).reduce(

@@ -1,6 +1,15 @@
 import type { Schools } from '../packs/schools.ts';
+import type { PlaceAsk } from '../packs/wishes.ts';
 import type { Purpose } from '../terms/dog.ts';
 import type { Direction } from '../terms/tool.ts';
+
+/** What the owner asks of one place, by its id in the packs. */
+export interface PlaceWish {
+  readonly place: string;
+  readonly ask: PlaceAsk | 'length';
+  /** Of a length, mm; else null. */
+  readonly mm: number | null;
+}
 
 /** What the owner asks for. */
 export interface Wish {
@@ -8,6 +17,8 @@ export interface Wish {
   /** One length all over, the way owners ask for "short"; null when they do not. */
   readonly allOverMm: number | null;
   readonly weeksBetween: number;
+  /** By place; what a place is asked for goes before what the whole dog is. */
+  readonly places: readonly PlaceWish[];
   /** A vet has asked for it: what no owner's wish brings about may be done. */
   readonly vetAsks: boolean;
 }
@@ -36,6 +47,28 @@ export interface Choices {
   /** By the zone that was lost. */
   readonly sides: Readonly<Record<string, SideAnswer>>;
   readonly overrides: readonly Override[];
+  /** The jobs asked for, by their ids in the packs; none: the whole groom. */
+  readonly scope: readonly string[];
 }
 
-export const AS_DRAWN: Wish = { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false };
+/** A breed's first trim as it is drawn, for a pet where it is for pets too. */
+export const firstTrimAsDrawn = ([trim]: readonly {
+  readonly id: string;
+  readonly purposes: readonly Purpose[];
+}[]): Choices => ({
+  trimId: trim?.id ?? '',
+  purpose: trim?.purposes.includes('pet') === false ? 'show' : 'pet',
+  wish: AS_DRAWN,
+  schools: {},
+  sides: {},
+  overrides: [],
+  scope: [],
+});
+
+export const AS_DRAWN: Wish = {
+  lean: 'as-drawn',
+  allOverMm: null,
+  weeksBetween: 8,
+  places: [],
+  vetAsks: false,
+};

@@ -19,6 +19,7 @@ const base: Choices = {
   schools: {},
   sides: {},
   overrides: [],
+  scope: [],
 };
 
 describe('two people at one draft', () => {

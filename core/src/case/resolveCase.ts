@@ -11,6 +11,7 @@ import type { Packs } from '../packs/packs.ts';
 import type { ShavingPolicy } from '../packs/safety.ts';
 import type { Schools } from '../packs/schools.ts';
 import type { DogZone } from '../packs/zones.ts';
+import type { Mat } from '../hands/hands.ts';
 import { trimZones } from '../packs/zones.ts';
 import { byId } from '../terms/failure.ts';
 import type { Look } from '../terms/zone.ts';
@@ -25,6 +26,8 @@ import { inPlaces } from './inPlaces.ts';
 import type { SeenRestriction } from './restrictions.ts';
 import { restrictionsOf } from './restrictions.ts';
 import { answerTo, schoolsOf } from './schools.ts';
+import type { Scope } from './scope.ts';
+import { isAskedFor, scopeOf } from './scope.ts';
 
 /** Whether this coat may be clipped short all over, and what stands behind the answer. */
 export interface Shaving {
@@ -58,6 +61,10 @@ export interface Derived extends ByPlace {
   readonly options: readonly ToolOption[];
   readonly restrictions: readonly SeenRestriction[];
   readonly schools: Schools;
+  /** What of a groom is asked for. */
+  readonly scope: Scope;
+  /** Zones with mats that stay, since nobody asks for what they are part of. */
+  readonly matsLeft: readonly string[];
   readonly shaving: Shaving;
   readonly matPolicy: MatPolicy;
   /** Minutes the dog stands before a break, and whether somebody or a restriction said so; else it is its age. */
@@ -117,6 +124,8 @@ function resolved(
     overrides: choices.overrides,
     sides: choices.sides,
   });
+  const scope = scopeOf(packs, choices.scope);
+  const isDealtWith = ({ zone }: Mat) => scope.washes || isAskedFor(scope, placed.overrides, zone);
   const zones = sameTrim ? like.derived.zones : trimZones(packs.zones, trim);
   const restrictions = restrictionsOf(packs, {
     signs: placed.signs,
@@ -132,6 +141,8 @@ function resolved(
     choices,
     derived: {
       ...placed,
+      mats: placed.mats.every(isDealtWith) ? placed.mats : placed.mats.filter(isDealtWith),
+      matsLeft: [...new Set(placed.mats.filter((mat) => !isDealtWith(mat)).map(({ zone }) => zone))],
       hairMm: { ...grownSinceCut(zones, coat, facts), ...placed.hairMm },
       trim,
       zones,
@@ -139,6 +150,7 @@ function resolved(
       options,
       restrictions,
       schools,
+      scope,
       shaving: shavingOf(packs, coat, schools, facts, choices),
       matPolicy: { ...facts.matPolicy, school: clips ? 'clip' : 'save' },
       standing: standingOf(packs, facts, restrictions),

@@ -1,14 +1,26 @@
+import type { PlaceWish } from '../case/choices.ts';
 import type { Case } from '../case/resolveCase.ts';
+import { isAskedFor } from '../case/scope.ts';
 import type { Estimate, Range } from '../estimate/estimate.ts';
 import type { Fit } from '../estimate/fit.ts';
 import { byRole } from '../packs/roles.ts';
 import type { Plan } from '../plan/plan.ts';
+import { byId } from '../terms/failure.ts';
 import { isAmong, zoneKindId } from '../terms/zone.ts';
 
 /** One thing the owner signs for, as data; the sentence is made where it is read. Lengths in mm. */
 export type ConsentStatement =
   | { readonly about: 'trim'; readonly name: string; readonly bodyMm: number }
   | { readonly about: 'all-over'; readonly askedMm: number; readonly bodyMm: number }
+  /** What is asked of a place; null mm where it is no length. */
+  | {
+      readonly about: 'place';
+      readonly name: string;
+      readonly ask: PlaceWish['ask'];
+      readonly mm: number | null;
+    }
+  /** Only so much of a groom is asked for; mats elsewhere stay. */
+  | { readonly about: 'scope'; readonly jobs: readonly string[]; readonly matsLeft: readonly string[] }
   | { readonly about: 'vet' }
   | {
       readonly about: 'mat';
@@ -60,18 +72,41 @@ export function consentStatements(
 }
 
 function trimStatements(
-  { packs, derived: { trim }, choices: { wish } }: Case,
+  { packs, derived: { trim, scope, overrides, matsLeft }, choices }: Case,
   plan: Plan,
 ): readonly ConsentStatement[] {
+  const { wish } = choices;
   const role = byRole('zone', packs.zones.zones, 'body-length');
   const body = plan.zones.find(({ zone }) => zoneKindId(zone) === role.id);
   const bodyMm = body?.leftMm ?? 0;
   const followed =
     body?.reasons.some(({ rule, overruled }) => rule === 'wish-all-over' && !overruled) ?? false;
-  const vet: readonly ConsentStatement[] = wish.vetAsks ? [{ about: 'vet' }] : [];
+  const jobs = choices.scope.map((id) => byId('job', packs.wishes.jobs, id).name);
+  const scoped: readonly ConsentStatement[] = scope.whole ? [] : [{ about: 'scope', jobs, matsLeft }];
+  const places = wish.places.filter(({ place }) => isPlaceAsked(packs, plan, place));
+  const rest: readonly ConsentStatement[] = [
+    ...places.map(({ place, ask, mm }): ConsentStatement => ({
+      about: 'place',
+      name: byId('place', packs.wishes.places, place).name,
+      ask,
+      mm,
+    })),
+    ...(wish.vetAsks ? [{ about: 'vet' } as const] : []),
+  ];
+  if (!isAskedFor(scope, overrides, role.id)) return [...scoped, ...rest];
   if (followed && wish.allOverMm !== null)
-    return [{ about: 'all-over', askedMm: wish.allOverMm, bodyMm }, ...vet];
-  return [{ about: 'trim', name: trim.name, bodyMm }, ...vet];
+    return [...scoped, { about: 'all-over', askedMm: wish.allOverMm, bodyMm }, ...rest];
+  return [...scoped, { about: 'trim', name: trim.name, bodyMm }, ...rest];
+}
+
+/** What is asked of a place is signed for where some of it comes so. */
+function isPlaceAsked({ wishes }: Case['packs'], plan: Plan, id: string): boolean {
+  const { name, zones } = byId('place', wishes.places, id);
+  return plan.zones.some(
+    ({ zone, reasons }) =>
+      isAmong(zones, zone) &&
+      reasons.some(({ rule, about, overruled }) => rule === 'wish-place' && about === name && !overruled),
+  );
 }
 
 function matStatements({ packs }: Case, { mats }: Plan): readonly ConsentStatement[] {

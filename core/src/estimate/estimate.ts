@@ -1,4 +1,7 @@
+import { holds } from '../case/holds.ts';
 import type { Case } from '../case/resolveCase.ts';
+import type { TimePart } from '../packs/times.ts';
+import { shareOf, zoneKind } from '../packs/zones.ts';
 import type { CoatWater } from '../bath/water.ts';
 import type { TreatmentPack } from '../packs/treatments.ts';
 import { coatWater, dryingTime, waterLeft } from '../bath/water.ts';
@@ -81,19 +84,18 @@ export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext)
   const worked = workMinutes(plan, visit);
   const water = waterIn(plan, visit);
   const underBrush = {
-    brush: coat.brushMinutes * workM2 * water.meanMm,
+    brush: coat.brushMinutes * workM2 * brushedMm(plan, visit, water),
     dry: coat.dryMinutes * workM2 * water.meanMm + dryMinutes(water, packs.treatments),
   };
   const spreads = times.spread;
   let logsBehind = 0;
   const parts = times.parts.map((part): EstimatedPart => {
     const own = worked.get(part.id) ?? 0;
+    const asked = askedShare(part, visit);
     const prior =
-      part.fixed +
-      part.perM2 * areaM2 +
-      part.perLitre * water.litres +
+      asked * (part.fixed + part.perM2 * areaM2 + part.perLitre * water.litres) +
       own +
-      (part.role === 'brush' || part.role === 'dry' ? underBrush[part.role] : 0) +
+      (part.role === 'brush' || part.role === 'dry' ? asked * underBrush[part.role] : 0) +
       (part.role === 'rough-clip' && plan.roughClip.wanted ? times.roughClipShare * own : 0);
     const because = factorsOf(part.id, visit, context);
     const pace = partPace(part.id, context, spreads);
@@ -116,6 +118,28 @@ export function estimateVisit(visit: Case, plan: Plan, context: EstimateContext)
     standingMinutes: visit.derived.standing.minutes,
     logsBehind,
   };
+}
+
+/** How much of what a part takes on every dog is asked for: of its steps those of the jobs; of a part that only cuts, by how many of its places are cut. */
+function askedShare(part: TimePart, visit: Case): number {
+  const { scope } = visit.derived;
+  if (scope.whole || part.role === 'brush') return 1;
+  if (part.role === 'wash' || part.role === 'dry') return scope.washes ? 1 : 0;
+  const steps = visit.packs.tasks.fixed.filter((one) => one.part === part.id && holds(visit, one.when));
+  const sum = (of: typeof steps) => of.reduce((all, { share }) => all + share, 0);
+  if (steps.length === 0) {
+    const { packs } = visit;
+    const cut = packs.zones.zones.filter(({ region }) => packs.times.regions[region] === part.id);
+    return cut.filter(({ id }) => scope.zones.includes(id)).length / Math.max(1, cut.length);
+  }
+  return sum(steps.filter(({ id }) => !scope.skips.includes(id))) / sum(steps);
+}
+
+/** The coat that is brushed, as a mean length over the dog, mm: all of it before a bath, else what is cut. */
+function brushedMm({ zones }: Plan, { packs, derived: { scope } }: Case, { meanMm }: CoatWater): number {
+  if (scope.washes) return meanMm;
+  const cut = zones.filter(({ leftAlone }) => !leftAlone);
+  return cut.reduce((sum, zone) => sum + shareOf(zone, zoneKind(packs.zones, zone.zone)) * zone.thereMm, 0);
 }
 
 /** Minutes of tool work by part of the visit. */

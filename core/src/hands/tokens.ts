@@ -34,7 +34,7 @@ const SIZE = new RegExp(
   String.raw`^(${FRACTION}|${NUMBER})\s*(${UNIT})?\s*(?:x|×|\*|by)\s*(${FRACTION}|${NUMBER})\s*(${UNIT})?(?!\w)`,
 );
 const AMOUNT = new RegExp(String.raw`^(${NUMBER})\s*(kg|lb|min)(?!\w)`);
-const LENGTH = new RegExp(String.raw`^(${FRACTION}|${NUMBER})(?:\s*(${UNIT})(?!\w))?`);
+export const LENGTH = new RegExp(String.raw`^(${FRACTION}|${NUMBER})(?:\s*(${UNIT})(?!\w))?`);
 const BREAK = /^(?:[;+&\n]|,(?!\d)|\.(?!\d))/;
 const WORD = /^(?:[\p{L}\p{N}'’/-]+|.)/u;
 const KG_PER_LB = 0.45359237;
@@ -61,14 +61,15 @@ const SPOKEN: readonly (readonly [RegExp, string])[] = [
   [/(\d)\s*(?:mins|minutes?)\b/g, '$1 min'],
 ];
 
+/** Numbers and units as the length parser reads them: “half an inch” is 1/2 in. */
+export const inFigures = (typed: string): string =>
+  SPOKEN.reduce((text, [spoken, plain]) => text.replace(spoken, plain), typed.toLowerCase().trim());
+
 /** Cuts a typed finding into words of the field, numbers and breaks; what is none of them stays as it was typed. */
 export function tokensOf(typed: string, packs: Packs): readonly Token[] {
   const words = vocabulary(packs);
   const tokens: Token[] = [];
-  let rest = SPOKEN.reduce(
-    (text, [spoken, plain]) => text.replace(spoken, plain),
-    typed.toLowerCase().trim(),
-  );
+  let rest = inFigures(typed);
   const take = (length: number, token: Token) => {
     tokens.push(token);
     rest = rest.slice(length).replace(/^[^\S\n]+/, '');
@@ -119,6 +120,6 @@ function placeNext(tokens: readonly Token[], at: number): boolean {
   return next?.kind === 'word' && (next.means.kind === 'zone' || next.means.kind === 'side');
 }
 
-/** The whole word, not the beginning of a longer one. */
-const startsWith = (rest: string, word: string): boolean =>
+/** The whole word at the beginning, not the beginning of a longer one. */
+export const startsWith = (rest: string, word: string): boolean =>
   rest.startsWith(word) && !(/[\p{L}\p{N}]$/u.test(word) && /^[\p{L}\p{N}]/u.test(rest.slice(word.length)));

@@ -29,7 +29,7 @@ describe('any visit at all', () => {
       trimId: 'round-face',
       mats: [mat('armpit.right')],
       sides: { 'armpit.right': 'match' },
-      wish: { lean: 'as-drawn', allOverMm: 30, weeksBetween: 8, vetAsks: false },
+      wish: { lean: 'as-drawn', allOverMm: 30, weeksBetween: 8, places: [], vetAsks: false },
       hairMm: hairEverywhere(90),
     });
     ordered(work, 'a comb in one armpit, shears in the other');
@@ -48,7 +48,7 @@ describe('any visit at all', () => {
           ageMonths: 5,
           temper: { handling: 'bites' },
           hairMm: hairEverywhere(45),
-          wish: { lean: 'as-drawn', allOverMm: 13, weeksBetween: 8, vetAsks: true },
+          wish: { lean: 'as-drawn', allOverMm: 13, weeksBetween: 8, places: [], vetAsks: true },
         }),
         purpose,
       );

@@ -75,11 +75,12 @@ function neverLeft(
 /** A place of a head that the trim shapes, left alone only because its hair is shorter than drawn. */
 function shortForForm(
   { packs, derived: { trim } }: Case,
-  { zone, untouched, welfare, lost, techniques, ceilingMm, wantedMm, area }: ZoneTarget,
+  { zone, untouched, asItIs, welfare, lost, techniques, ceilingMm, wantedMm, area }: ZoneTarget,
 ): boolean {
   const [first] = techniques;
   return (
     untouched &&
+    !asItIs &&
     trim.head !== null &&
     zone.kind.part === 'head' &&
     !area.stands &&

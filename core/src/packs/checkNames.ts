@@ -220,6 +220,16 @@ export function checkPacks(packs: Packs): readonly PackProblem[] {
   packs.views.lines.forEach(({ id, in: seen }) => {
     say(`views.lines.${id}`, 'view', Object.keys(seen), ids(packs.views.views));
   });
+  packs.wishes.places.forEach(({ id, zones: at, without }) =>
+    say(`wishes.places.${id}`, 'zone', [...at, ...some(without)], zones),
+  );
+  packs.wishes.jobs.forEach(({ id, zones: at, tasks }) => {
+    say(`wishes.jobs.${id}.zones`, 'zone', at, zones);
+    say(`wishes.jobs.${id}.tasks`, 'step', tasks, ids(packs.tasks.fixed));
+  });
+  packs.wishes.scopes.forEach(({ id, jobs }) =>
+    say(`wishes.scopes.${id}`, 'job', jobs, ids(packs.wishes.jobs)),
+  );
   say('zones.parts', 'zone', ids(packs.zones.parts).map(wholeKindId), zones);
   const groups = [...ids(packs.zones.groups), ...ids(packs.zones.parts)];
   inRuns(say, 'patterns.runs', packs.patterns.runs, [...zones, ...groups]);

@@ -11,6 +11,7 @@ import type { TimePack } from './times.ts';
 import type { ToolPack } from './tools.ts';
 import type { TreatmentPack } from './treatments.ts';
 import type { ViewPack } from './views.ts';
+import type { WishPack } from './wishes.ts';
 import type { WordPack } from './words.ts';
 import type { ZonePack } from './zones.ts';
 
@@ -30,6 +31,7 @@ export interface Packs {
   readonly tools: ToolPack;
   readonly treatments: TreatmentPack;
   readonly views: ViewPack;
+  readonly wishes: WishPack;
   readonly words: WordPack;
   readonly zones: ZonePack;
 }
@@ -49,6 +51,7 @@ export const PACK_NAMES = [
   'tools',
   'treatments',
   'views',
+  'wishes',
   'words',
   'zones',
 ] as const satisfies readonly Exclude<keyof Packs, 'version'>[];

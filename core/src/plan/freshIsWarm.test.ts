@@ -30,6 +30,7 @@ const change = (trims: readonly string[]): fc.Arbitrary<(before: Choices) => Cho
         lean: fc.constantFrom('shorter', 'as-drawn', 'longer'),
         allOverMm: fc.option(fc.constantFrom(3, 9, 16)),
         weeksBetween: fc.constantFrom(4, 8),
+        places: fc.constant([]),
         vetAsks: fc.boolean(),
       })
       .map((wish) => (before: Choices) => ({ ...before, wish: { ...AS_DRAWN, ...wish } as Choices['wish'] })),

@@ -103,7 +103,7 @@ describe('a beard matted to the lip on a dog of thirteen', () => {
 });
 
 describe('a summer shave-down on a double coat', () => {
-  const wish = { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16, vetAsks: false } as const;
+  const wish = { lean: 'as-drawn', allOverMm: 6, weeksBetween: 16, places: [], vetAsks: false } as const;
 
   it('is refused by the one school, with the alternatives first', () => {
     const plan = planFor('samoyed', {
@@ -164,7 +164,13 @@ describe('pale ears', () => {
       trimId: 'full-coat',
       signs,
     });
-    const shorter = { lean: 'shorter', allOverMm: null, weeksBetween: 6, vetAsks: false } as const;
+    const shorter = {
+      lean: 'shorter',
+      allOverMm: null,
+      weeksBetween: 6,
+      places: [],
+      vetAsks: false,
+    } as const;
     const dark = planFor('yorkshire-terrier', { trimId: 'full-coat', wish: shorter });
     const pale = planFor('yorkshire-terrier', {
       trimId: 'full-coat',

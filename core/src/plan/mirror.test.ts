@@ -27,11 +27,12 @@ describe('left and right', () => {
   const choices = (trimId: string): Choices => ({
     trimId,
     purpose: 'pet',
-    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+    wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
 
     schools: {},
     sides: {},
     overrides: [],
+    scope: [],
   });
   const sided = zoneIds.filter((id) => id !== otherSide(id));
   const anyHands = fc.record({

@@ -132,7 +132,7 @@ describe('welfare first', () => {
 });
 
 describe('a shave-down wish on a double coat', () => {
-  const wish = { lean: 'as-drawn', allOverMm: 5, weeksBetween: 12, vetAsks: false } as const;
+  const wish = { lean: 'as-drawn', allOverMm: 5, weeksBetween: 12, places: [], vetAsks: false } as const;
 
   it('is declined without consent, with the alternatives', () => {
     const plan = planFor('samoyed', { wish, hairMm: longHair });
@@ -209,6 +209,7 @@ describe('wish and standard', () => {
     lean: 'as-drawn',
     allOverMm: null,
     weeksBetween: 6,
+    places: [],
     vetAsks: false,
     ...extra,
   });

@@ -17,7 +17,7 @@ import { CORE_VERSION } from './plan.ts';
 import { roughClipOf } from './roughClip.ts';
 import type { PreOverrideTargets } from './runs.ts';
 import type { Settled } from './applyOverride.ts';
-import { keptNothing, oncePerRun, plannedRuns, withRuns, withTurned } from './runs.ts';
+import { keptNothing, plannedRuns, saidOnce, withRuns, withTurned } from './runs.ts';
 import type { Borders } from './joins.ts';
 import { bordersOf, withJoins } from './joins.ts';
 import { withSides } from './sides.ts';
@@ -58,7 +58,7 @@ export function planWith(resolved: Case, memory: PlanMemory): Plan {
   const forms = plannedForms(visit, settled, zones);
   const conflicts = [
     ...fallbackConflicts(mats),
-    ...oncePerRun(
+    ...saidOnce(
       finished.flatMap((one) => one.conflicts),
       runs,
     ),

@@ -1,4 +1,6 @@
 import { answerTo } from '../case/schools.ts';
+import { isAskedFor } from '../case/scope.ts';
+import { byRole } from '../packs/roles.ts';
 import type { Case } from '../case/resolveCase.ts';
 import { byId } from '../terms/failure.ts';
 import type { MatPlan } from '../mats/matPlan.ts';
@@ -18,7 +20,7 @@ export interface RoughClip {
 export function roughClipOf(visit: Case, mats: MatPlan | null): RoughClip {
   const {
     packs,
-    derived: { signs, coat, schools, shaving },
+    derived: { signs, coat, schools, shaving, scope, overrides },
   } = visit;
   const seen = signs.map(({ sign }) => byId('sign', packs.signs.signs, sign)).filter((s) => s.roughClip);
   const because = [
@@ -28,7 +30,9 @@ export function roughClipOf(visit: Case, mats: MatPlan | null): RoughClip {
   const forMats = mats?.mats.some(({ takesZone }) => takesZone) ?? false;
   const rule = answerTo(packs.schools, schools, 'rough-clip');
   const clips = shaving.answer === 'free' || shaving.answer === 'explained';
-  const allowed = clips && rule !== 'never';
+  const isAsked =
+    scope.washes && isAskedFor(scope, overrides, byRole('zone', packs.zones.zones, 'body-length').id);
+  const allowed = clips && rule !== 'never' && isAsked;
   const anyway = allowed && (rule === 'always' || because.length > 0);
   return {
     wanted: anyway || (allowed && forMats),

@@ -206,8 +206,17 @@ export function conflictsAt(
   return conflicts.filter(({ kind, zone }) => zone === zoneId || (zone === first && OF_A_RUN.includes(kind)));
 }
 
-/** What could not be had, said once for a run. */
-export function oncePerRun(conflicts: readonly Conflict[], runs: readonly DogRun[]): readonly Conflict[] {
+/** What cannot be had of one wish is said once, where it is met first. */
+const OF_A_WISH: readonly ConflictKind[] = ['shaving-declined', 'shaving-never', 'wish-too-short'];
+
+/** What could not be had, said once for a run, and once for what was asked. */
+export function saidOnce(conflicts: readonly Conflict[], runs: readonly DogRun[]): readonly Conflict[] {
   const others = new Set(runs.flatMap(({ zones: [, ...rest] }) => rest));
-  return conflicts.filter(({ kind, zone }) => !OF_A_RUN.includes(kind) || !others.has(zone));
+  const said = new Set<string>();
+  return conflicts.filter(({ kind, zone, askedMm }) => {
+    if (OF_A_RUN.includes(kind)) return !others.has(zone);
+    if (!OF_A_WISH.includes(kind)) return true;
+    const wish = `${kind} ${askedMm}`;
+    return !said.has(wish) && said.add(wish);
+  });
 }

@@ -5,6 +5,7 @@ import type { Conflict } from '../terms/conflict.ts';
 import { conflict } from '../terms/conflict.ts';
 import type { Reason } from '../terms/reason.ts';
 import { reason } from '../terms/reason.ts';
+import type { Asked } from './wished.ts';
 import { wished } from './wished.ts';
 
 /** What trim and wish make of a zone before anything is known of the dog. */
@@ -12,7 +13,7 @@ export interface Drawn {
   readonly mm: number;
   /** The owner asked something of this zone, followed or not. */
   readonly wished: boolean;
-  /** One length all over was asked for, and is followed here. */
+  /** A length of its own was asked for, and is followed here. */
   readonly allOver: boolean;
   readonly reasons: readonly Reason[];
   readonly conflicts: readonly Conflict[];
@@ -37,9 +38,9 @@ export function asDrawn(visit: Case, zone: DogZone, area: TrimArea, { name, matt
   const asked = wished(visit, zone, area, mattedShort);
   if (!asked) return { mm: area.mm, wished: false, allOver: false, reasons: [trim], conflicts: [] };
 
-  const all = asked.rule === 'wish-all-over';
   const standardWins = purpose === 'show' && (asked.mm < area.range[0] || asked.mm > area.range[1]);
-  const declined = all && visit.derived.shaving.answer === 'declined' && !visit.choices.wish.vetAsks;
+  const declined =
+    asked.ownLength && visit.derived.shaving.answer === 'declined' && !visit.choices.wish.vetAsks;
   const wins = !standardWins && !declined;
   const wish = reason('wish', asked.rule, asked.about, purpose === 'show' ? 'groomer' : 'owner', {
     kind: 'target',
@@ -47,9 +48,9 @@ export function asDrawn(visit: Case, zone: DogZone, area: TrimArea, { name, matt
   });
   const standard = standardWins ? [conflict('standard-over-wish', zone.id, area.mm, asked.mm, name)] : [];
   return {
-    mm: wins ? asked.mm : area.mm,
+    mm: wins ? asked.mm : insteadMm(asked, area, declined),
     wished: true,
-    allOver: all && wins,
+    allOver: asked.ownLength && wins,
     reasons: [
       { ...trim, overruled: wins && asked.mm !== area.mm },
       { ...wish, overruled: !wins },
@@ -58,15 +59,22 @@ export function asDrawn(visit: Case, zone: DogZone, area: TrimArea, { name, matt
   };
 }
 
+/** What is left where the wish does not win: a place of a coat no machine goes over comes as near as the trim has it by hand. */
+const insteadMm = (
+  { rule, mm }: Asked,
+  { mm: drawnMm, range: [lo, hi] }: TrimArea,
+  declined: boolean,
+): number => (declined && rule === 'wish-place' ? Math.min(hi, Math.max(lo, mm)) : drawnMm);
+
 /** Why the dog is not shaved, or not so short: said once, where the length of the body is. */
 function shortConflicts(
   { packs: { safety }, derived: { shaving } }: Case,
-  { id, kind }: DogZone,
+  { id }: DogZone,
   area: TrimArea,
-  asked: { readonly mm: number; readonly tooShortMm: number | null },
+  asked: Asked,
   declined: boolean,
 ): readonly Conflict[] {
-  if (kind.role !== 'body-length') return [];
+  if (!asked.saidHere) return [];
   if (declined && shaving.policy) {
     const { text, alternatives } = shaving.policy;
     const why = shaving.never ? 'shaving-never' : 'shaving-declined';

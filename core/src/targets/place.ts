@@ -45,7 +45,10 @@ export interface Draft {
   /** The hair that is there, as far as it is known, else guessed. */
   readonly thereMm: number;
   readonly leastMm: number;
+  /** A length of its own was asked for, all over or here, and is followed. */
   readonly allOver: boolean;
+  /** Nothing is done here: the owner wants it as it is, or does not ask for it. */
+  readonly asItIs: boolean;
   /** The trim lets the hair stand, and nobody wishes otherwise. */
   readonly stays: boolean;
   readonly outlined: ChangeHere | null;

@@ -31,6 +31,7 @@ const BLANK: Draft = {
   thereMm: 0,
   leastMm: 0,
   allOver: false,
+  asItIs: false,
   stays: false,
   outlined: null,
   usual: [],

@@ -45,7 +45,7 @@ export interface ZoneTarget {
   readonly directions: readonly Direction[];
   readonly drawnDirection: Direction;
   readonly denserHere: boolean;
-  /** One length all over was asked for, and is followed here. */
+  /** A length of its own was asked for, all over or here, and is followed. */
   readonly allOver: boolean;
   /** Length at landmarks where it is shaped by hand, mm; null where the outline changes nothing. */
   readonly profile: Readonly<Record<string, number>> | null;
@@ -55,6 +55,8 @@ export interface ZoneTarget {
   readonly restyled: boolean;
   /** Nothing is done here. */
   readonly untouched: boolean;
+  /** And nobody wants it to be. */
+  readonly asItIs: boolean;
   /** The mat that takes the zone, and the blade that goes under it. */
   readonly lost: JudgedMat | null;
   readonly blade: BladeStep | null;
@@ -157,6 +159,7 @@ function targetOf(place: Place): ZoneTarget {
     profileBy: profile === null ? null : (outlined?.by ?? null),
     restyled: place.restyled,
     untouched: draft.untouched,
+    asItIs: draft.asItIs,
     lost,
     blade: lost?.blade ?? null,
     reasons: draft.reasons,

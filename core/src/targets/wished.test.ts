@@ -25,12 +25,16 @@ describe("the owner's wish for a zone", () => {
       rule: 'wish-lean',
       about: 'shorter',
       tooShortMm: null,
+      ownLength: false,
+      saidHere: false,
     });
     expect(poodle({ lean: 'longer' })).toEqual({
       mm: 16,
       rule: 'wish-lean',
       about: 'longer',
       tooShortMm: null,
+      ownLength: false,
+      saidHere: false,
     });
     expect(poodle({})).toBeNull();
   });
@@ -49,6 +53,8 @@ describe("the owner's wish for a zone", () => {
       rule: 'weeks-between',
       about: '12',
       tooShortMm: null,
+      ownLength: false,
+      saidHere: false,
     });
     expect(poodle({ weeksBetween: 16 })?.mm).toBe(6);
     expect(poodle({ weeksBetween: 40 })?.mm).toBe(6);
@@ -68,6 +74,8 @@ describe("the owner's wish for a zone", () => {
       rule: 'wish-all-over',
       about: '',
       tooShortMm: null,
+      ownLength: true,
+      saidHere: false,
     });
     expect(ask('standard-poodle', 'eye-corner.left', all)).toBeNull();
     expect(ask('standard-poodle', 'pads', wish({ allOverMm: 9, lean: 'longer' }))?.rule).toBe('wish-lean');

@@ -27,7 +27,7 @@ export function tasksOf(visit: Case, plan: Plan, bath: BathPlan, estimate: Estim
   const drafts = [
     ...fixedTasks(visit, plan, estimate),
     ...matTasks(visit, plan),
-    ...bathTasks(visit, plan, bath, estimate),
+    ...(visit.derived.scope.washes ? bathTasks(visit, plan, bath, estimate) : []),
     ...zoneTasks(visit, plan, estimate),
     ...finishTasks(visit, plan, bath),
   ];
@@ -38,7 +38,8 @@ export function tasksOf(visit: Case, plan: Plan, bath: BathPlan, estimate: Estim
 function fixedTasks(visit: Case, plan: Plan, estimate: Estimate): readonly Draft[] {
   const { tasks } = visit.packs;
   const mats = (plan.mats?.mats ?? []).map(({ mat }) => `mat:${mat.id}`);
-  const here = tasks.fixed.filter(({ when }) => holds(visit, when));
+  const { skips } = visit.derived.scope;
+  const here = tasks.fixed.filter(({ id, when }) => !skips.includes(id) && holds(visit, when));
   return here.map((one) => {
     // Of a part that nothing else draws on, all minutes go to the steps there are.
     const mates = here.filter(({ part, phase }) => part === one.part && phase === one.phase);

@@ -17,6 +17,8 @@ export type ReasonRule =
   | 'trim'
   | 'wish-lean'
   | 'wish-all-over'
+  | 'wish-place'
+  | 'not-asked'
   | 'weeks-between'
   | 'finding'
   | 'outline'

@@ -9,7 +9,7 @@ export interface FuzzedRoute {
 const choices = {
   trimId: 'lamb',
   purpose: 'pet',
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
   schools: { face: 'with' },
   sides: { 'ear-outside.left': 'match' },
   overrides: [
@@ -130,7 +130,7 @@ export const ROUTES: readonly FuzzedRoute[] = [
   {
     method: 'POST',
     path: '/dogs/:dog/visits',
-    body: { startsAt: '2026-12-01T09:00:00Z', minutes: 60, what: 'bath' },
+    body: { startsAt: '2026-12-01T09:00:00Z', minutes: 60, what: 'bath', scope: [] },
   },
   { method: 'GET', path: '/drawer' },
   { method: 'POST', path: '/drawer', body: tool },

@@ -16,6 +16,7 @@ import type { Library } from '../packs/load.ts';
 import { changedMeanwhile, idFrom, notFound, parseBody, Refusal, versionFrom } from '../problems.ts';
 import { caller, permitted } from '../session/session.ts';
 import { announce } from '../today/announce.ts';
+import { askedAgain } from '../visits/asked.ts';
 
 type DogRow = typeof dogs.$inferSelect;
 
@@ -106,12 +107,20 @@ export function dogRoutes(db: Database, library: Library): Router {
   router.post('/:id/visits', async (request, response) => {
     const who = permitted(response, 'visit:book');
     const dogId = idFrom(request.params.id, 'dog');
-    const booking = parseBody(bookingSchema, request.body);
+    const { scope, ...booking } = parseBody(bookingSchema, request.body);
+    const strange = scope.find((job) => !library.packs.wishes.jobs.some(({ id }) => id === job));
+    if (strange !== undefined) {
+      const message = `Kurrel knows no job "${strange}".`;
+      throw new Refusal('bad-input', 'What is asked for is not known', message, {
+        fields: [{ path: 'scope', message }],
+      });
+    }
     await answerWrite(db, request, response, who, async (tx) => {
-      await dogById(tx, dogId);
+      const { breedId } = await dogById(tx, dogId);
+      const asked = await askedAgain(tx, library, { dogId, breedId }, scope);
       const [row] = await tx
         .insert(visits)
-        .values({ ...booking, salonId: who.salonId, dogId, groomerId: who.personId })
+        .values({ ...booking, asked, salonId: who.salonId, dogId, groomerId: who.personId })
         .returning({ id: visits.id });
       if (row) await announce(tx, who.salonId, row.id);
       return { status: 201, body: row };

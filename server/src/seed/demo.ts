@@ -177,6 +177,7 @@ function choicesOf(demo: DemoDog): Choices {
     schools: {},
     sides: {},
     overrides: [],
+    scope: [],
   };
 }
 

@@ -94,6 +94,14 @@ function requireKnown(library: Library, sheet: PlanSheet, choices: Choices): voi
       say(`overrides[${index}].toolId`, 'This tool is no longer in the drawer: choose another.');
     }
   }
+  const { places, jobs } = packs.wishes;
+  choices.wish.places.forEach(({ place }, index) => {
+    if (!places.some(({ id }) => id === place))
+      say(`wish.places[${index}].place`, `Kurrel knows no place "${place}" to ask for.`);
+  });
+  choices.scope.forEach((job, index) => {
+    if (!jobs.some(({ id }) => id === job)) say(`scope[${index}]`, `Kurrel knows no job "${job}".`);
+  });
   for (const id of Object.keys(choices.sides)) zone(`sides.${id}`, id);
   for (const [id, answer] of Object.entries(choices.schools)) {
     const question = packs.schools.schools.find((one) => one.id === id);

@@ -1,7 +1,7 @@
 import type {} from '@kurrel/contract';
 import { stopAnswerSchema } from '@kurrel/contract';
 import type { Role } from '@kurrel/core';
-import { AS_DRAWN } from '@kurrel/core';
+import { firstTrimAsDrawn } from '@kurrel/core';
 import { eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, boolean } from 'yup';
@@ -61,15 +61,7 @@ export function stopRoutes(db: Database, library: Library): Router {
 
 /** The plan that would be worked goes through the gate once more: findings may have changed since it was saved. */
 function requireStartable(library: Library, sheet: PlanSheet, role: Role): void {
-  const [trim] = breedOf(library, sheet).trims;
-  const asDrawn = {
-    trimId: trim?.id ?? '',
-    purpose: 'pet',
-    wish: AS_DRAWN,
-    schools: {},
-    sides: {},
-    overrides: [],
-  } as const;
-  const choices = sheet.saved?.choices ?? sheet.asked ?? { ...asDrawn, overrides: [...asDrawn.overrides] };
+  const { trims } = breedOf(library, sheet);
+  const choices = sheet.saved?.choices ?? sheet.asked ?? firstTrimAsDrawn(trims);
   gatedPlan(library, sheet, choices, role, 'start');
 }

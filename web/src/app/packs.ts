@@ -13,6 +13,7 @@ import times from '../../../packs/times.json';
 import tools from '../../../packs/tools.json';
 import treatments from '../../../packs/treatments.json';
 import views from '../../../packs/views.json';
+import wishes from '../../../packs/wishes.json';
 import words from '../../../packs/words.json';
 import zones from '../../../packs/zones.json';
 
@@ -31,6 +32,7 @@ const written = {
   tools,
   treatments,
   views,
+  wishes,
   words,
   zones,
 };

@@ -1,7 +1,7 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Plan, Planner, Proposal } from '@kurrel/core';
 import { createPlanner, estimateContextOf, proposalOf, proposeChoices } from '@kurrel/core';
-import { caseOf, firstChoices } from '../parts/visitCase.ts';
+import { caseOf } from '../parts/visitCase.ts';
 import { loadBreed } from './packs.ts';
 
 /** A look as it goes between threads: its case is made again where it is needed. */
@@ -19,9 +19,13 @@ export const workerApi = {
   ready: (): Promise<true> => Promise.resolve(true),
 
   /** The looks of the choices board, those that were swapped in their slots. */
-  async looks(sheet: VisitSheet, swaps: Readonly<Record<number, Swapped | null>>): Promise<readonly Look[]> {
+  async looks(
+    sheet: VisitSheet,
+    asked: Choices,
+    swaps: Readonly<Record<number, Swapped | null>>,
+  ): Promise<readonly Look[]> {
     const breed = await loadBreed(sheet.dog.breedId);
-    const { asked, planner, context, looks } = boardOf(sheet, breed);
+    const { planner, context, looks } = boardOf(sheet, asked, breed);
     return looks.map((look, slot) => {
       const swap = swaps[slot];
       if (!swap || !breed.trims.some(({ id }) => id === swap.trimId)) return look;
@@ -42,7 +46,6 @@ export const workerApi = {
 
 interface Board {
   readonly of: string;
-  readonly asked: Choices;
   readonly planner: Planner;
   readonly context: ReturnType<typeof estimateContextOf>;
   readonly looks: readonly Look[];
@@ -51,14 +54,13 @@ interface Board {
 /** The board made last: a look that is swapped leaves the others as they are. */
 let lastBoard: Board | null = null;
 
-function boardOf(sheet: VisitSheet, breed: BreedPack): Board {
-  const of = JSON.stringify(sheet);
+function boardOf(sheet: VisitSheet, asked: Choices, breed: BreedPack): Board {
+  const of = JSON.stringify([sheet, asked]);
   if (lastBoard?.of === of) return lastBoard;
-  const asked = firstChoices(sheet, breed);
   const visit = caseOf(breed, sheet, asked);
   const context = estimateContextOf(sheet);
   const looks = proposeChoices(visit, context).map(shown);
-  lastBoard = { of, asked, planner: createPlanner(visit), context, looks };
+  lastBoard = { of, planner: createPlanner(visit), context, looks };
   return lastBoard;
 }
 

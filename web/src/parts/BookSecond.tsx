@@ -1,5 +1,7 @@
 import type { VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
+import type { Task } from '@kurrel/core';
+import { jobsOf } from '@kurrel/core';
 import { addDays, format, parseISO } from 'date-fns';
 import { useDayQuery } from '../app/api/day.ts';
 import { useBookMutation } from '../app/api/dogs.ts';
@@ -13,6 +15,8 @@ import { useTimes } from './times.ts';
 
 interface BookSecondProps {
   readonly sheet: VisitSheet;
+  /** What is left for it. */
+  readonly left: readonly Task[];
   /** What the second visit takes. */
   readonly minutes: number;
   /** What is left for it, in words. */
@@ -26,9 +30,19 @@ interface BookSecondProps {
 /** Days ahead that are looked through for a free hour. */
 const DAYS_AHEAD = 14;
 const ROUNDED_TO = 5;
+/** Letters of what is to be done. */
+const LONGEST = 80;
 
 /** The second visit of a groom that is parted: proposed at the same hour, booked with one touch. */
-export function BookSecond({ sheet, minutes: needed, what, does, onBooked, className }: BookSecondProps) {
+export function BookSecond({
+  sheet,
+  left,
+  minutes: needed,
+  what,
+  does,
+  onBooked,
+  className,
+}: BookSecondProps) {
   const times = useTimes();
   const role = useSessionQuery().data?.person.role ?? 'trainee';
   const dispatch = useAppDispatch();
@@ -47,7 +61,12 @@ export function BookSecond({ sheet, minutes: needed, what, does, onBooked, class
   });
   const when = firstFree(starts, minutes, booked?.filter((one) => one.groomer === groomer) ?? []);
   const touched = async (startsAt: string) => {
-    const booking = { startsAt: new Date(startsAt), minutes, what: `Second visit: ${what}` };
+    const booking = {
+      startsAt: new Date(startsAt),
+      minutes,
+      what: `Second visit: ${what}`.slice(0, LONGEST),
+      scope: jobsOf(packs.wishes, left),
+    };
     const answer = await book({ dogId: sheet.dog.id, booking });
     if (answer.error !== undefined) return;
     dispatch(

@@ -1,6 +1,7 @@
 import type { Choices, Hands } from '@kurrel/contract';
-import type { LengthUnit, Mat, SeenFinding, SeenSign } from '@kurrel/core';
+import type { LengthUnit, Mat, PlaceWish, SeenFinding, SeenSign } from '@kurrel/core';
 import { byId, formatLength } from '@kurrel/core';
+import { askWord, scopeWord } from '@kurrel/words';
 import { packs } from '../app/packs.ts';
 import { tapeWord, zoneWord } from './words.ts';
 
@@ -32,6 +33,8 @@ export function entryWord(key: string): string {
       return `the other side of ${zoneWord(first)}`;
     case 'override':
       return zoneWord(first);
+    case 'asked':
+      return `asked of the ${byId('place', packs.wishes.places, first).name}`;
     default:
       return PLAIN[key] ?? key;
   }
@@ -44,6 +47,7 @@ const PLAIN: Readonly<Record<string, string>> = {
   standing: 'minutes it stands',
   trim: 'trim',
   purpose: 'pet or show',
+  scope: 'how much of a groom',
   'wish lean': 'shorter or longer',
   'wish allOverMm': 'one length all over',
   'wish weeksBetween': 'weeks between visits',
@@ -87,6 +91,10 @@ export function entryValue(key: string, value: unknown, unit: LengthUnit): strin
         targetMm === null ? (toolId === null ? 'own direction' : 'own tool') : formatLength(targetMm, unit);
       return reason === '' ? what : `${what}, ${reason}`;
     }
+    case 'asked':
+      return askWord(value as PlaceWish, unit);
+    case 'scope':
+      return scopeWord(packs.wishes, value as Choices['scope']);
     default:
       return plainValue(value);
   }
@@ -94,6 +102,7 @@ export function entryValue(key: string, value: unknown, unit: LengthUnit): strin
 
 const ABSENT: Readonly<Record<string, string>> = {
   override: 'as planned',
+  asked: 'as the trim has it',
   school: 'as the salon',
   side: 'not answered',
 };

@@ -1,26 +1,14 @@
 import type { Choices, VisitSheet } from '@kurrel/contract';
 import type { BreedPack, Case } from '@kurrel/core';
-import { AS_DRAWN, factsWith, resolveCase, staysOnSheet } from '@kurrel/core';
+import { factsWith, firstTrimAsDrawn, resolveCase, staysOnSheet } from '@kurrel/core';
 import { packs } from '../app/packs.ts';
 
 /**
  * The first draft of a visit: what was saved, else what the booking asks, else the breed's first trim as drawn, for a pet
  * where the trim is for pets too.
  */
-export function firstChoices(sheet: VisitSheet, breed: BreedPack): Choices {
-  const [trim] = breed.trims;
-  return (
-    sheet.saved?.choices ??
-    sheet.asked ?? {
-      trimId: trim?.id ?? '',
-      purpose: trim?.purposes.includes('pet') === false ? 'show' : 'pet',
-      wish: AS_DRAWN,
-      schools: {},
-      sides: {},
-      overrides: [],
-    }
-  );
-}
+export const firstChoices = (sheet: VisitSheet, breed: BreedPack): Choices =>
+  sheet.saved?.choices ?? sheet.asked ?? firstTrimAsDrawn(breed.trims);
 
 /** The visit's case: its facts with what the hands found, and the choices. */
 export const caseOf = (breed: BreedPack, sheet: VisitSheet, choices: Choices): Case =>

@@ -14,10 +14,11 @@ import {
 const lamb: Choices = {
   trimId: 'lamb',
   purpose: 'pet',
-  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, vetAsks: false },
+  wish: { lean: 'as-drawn', allOverMm: null, weeksBetween: 8, places: [], vetAsks: false },
   schools: {},
   sides: {},
   overrides: [],
+  scope: [],
 };
 type Action = Parameters<typeof choicesReducer>[1];
 type Step = Action | ReturnType<typeof openChoices>;

@@ -1,3 +1,4 @@
+import { choicesSchema } from '@kurrel/contract';
 import type { TableEvent } from '@kurrel/core';
 import { openDB } from 'idb';
 import type { KeptAct } from './acts.ts';
@@ -47,6 +48,19 @@ async function put(store: string, value: KeptEdits | KeptAct | KeptLog): Promise
   await done;
 }
 
+/** Edits kept by an older Kurrel, with what choices have since then. */
+function today(edits: KeptEdits): KeptEdits {
+  if (edits.part !== 'choices') return edits;
+  const whole = (value: PartValue): PartValue => choicesSchema.cast(value);
+  const { base, value, sending } = edits;
+  return {
+    ...edits,
+    base: { ...base, value: whole(base.value) },
+    value: whole(value),
+    sending: sending && { ...sending, value: whole(sending.value) },
+  };
+}
+
 /** Edits outlive a reload or a closed browser in IndexedDB; a browser that keeps nothing still works, without that. */
 export const kept = {
   write: (edits: KeptEdits): Promise<void> => put(STORE, edits),
@@ -54,11 +68,12 @@ export const kept = {
     await (await database()).delete(STORE, id);
   },
   async read(id: string): Promise<KeptEdits | null> {
-    return ((await (await database()).get(STORE, id)) as KeptEdits | undefined) ?? null;
+    const edits = (await (await database()).get(STORE, id)) as KeptEdits | undefined;
+    return edits ? today(edits) : null;
   },
   async allOf(personId: string): Promise<readonly KeptEdits[]> {
     const all = (await (await database()).getAll(STORE)) as KeptEdits[];
-    return all.filter((edits) => edits.personId === personId);
+    return all.filter((edits) => edits.personId === personId).map(today);
   },
 };
 

@@ -15,6 +15,7 @@ const lamb: Choices = {
   schools: {},
   sides: {},
   overrides: [],
+  scope: [],
 };
 const weeks = (weeksBetween: number): Choices => ({ ...lamb, wish: { ...AS_DRAWN, weeksBetween } });
 const back = (choices: Choices, targetMm: number): Choices => ({

@@ -14,7 +14,7 @@ import { techniquesFor } from '../techniquesFor.ts';
 /** How the place may be worked at that length: techniques, directions, or not at all. */
 export const howWorked: Stage = (place, draft) => {
   const { visit, zone, school, welfare, shaving, lost } = place;
-  const { mm, allOver } = draft;
+  const { mm, allOver, asItIs } = draft;
   const usual = techniquesFor(visit, school, welfare, shaving, {
     mm,
     allOver,
@@ -33,7 +33,7 @@ export const howWorked: Stage = (place, draft) => {
     untouched:
       welfare.leaveAlone !== null ||
       (lost !== null && blade === null) ||
-      (blade === null && (techniques.length === 0 || leavesHair(school.area, draft))),
+      (blade === null && (asItIs || techniques.length === 0 || leavesHair(school.area, draft))),
     denserHere: denser !== null,
     reasons: [
       ...draft.reasons,

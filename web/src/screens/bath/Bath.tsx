@@ -16,6 +16,8 @@ import { takenBefore, useBath } from '../../parts/useWork.ts';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { WorkBar } from '../../parts/WorkBar.tsx';
 import { setBath } from '../../visit/workSlice.ts';
+import { scopeWord } from '@kurrel/words';
+import { Link } from 'react-router';
 import { Amount, mlWord } from './Amount.tsx';
 import { TakeFromBottles } from './TakeFromBottles.tsx';
 
@@ -39,6 +41,17 @@ interface BoardProps {
 
 function Board({ sheet, breed, choices, work }: BoardProps) {
   const { bath, visit, estimate } = useBath(sheet, breed, choices, work.bath);
+  if (!visit.derived.scope.washes)
+    return (
+      <main id="content" className="bath">
+        <Title of={['Bath', sheet.dog.name]} />
+        <WorkBar sheet={sheet} title={`${sheet.dog.name}’s bath`} />
+        <p className="bath-none">
+          No bath is asked for this time: only {scopeWord(packs.wishes, choices.scope)}. Change it in{' '}
+          <Link to={`/visits/${sheet.visit.id}/choices`}>Choices</Link>.
+        </p>
+      </main>
+    );
   const wash = estimate.parts.find(({ id }) => id === WASH.id);
   const dry = estimate.parts.find(({ id }) => id === DRY.id);
   return (

@@ -1,4 +1,4 @@
-import type { VisitSheet } from '@kurrel/contract';
+import type { Choices, VisitSheet } from '@kurrel/contract';
 import { may } from '@kurrel/contract';
 import type { BreedPack, Proposal } from '@kurrel/core';
 import { drawnContours, withChoices } from '@kurrel/core';
@@ -6,6 +6,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../app/api/session.ts';
 import { useWorker } from '../../app/useWorker.ts';
 import { BARE, frameFor } from '../../drawing/frame.ts';
+import { Asked } from '../../parts/Asked.tsx';
 import { Loading } from '../../parts/Loading.tsx';
 import { WithVisit } from '../../parts/WithVisit.tsx';
 import { VisitPath } from '../../parts/VisitPath.tsx';
@@ -20,14 +21,21 @@ import { Title } from '../../parts/Title.tsx';
 /** The looks side by side, for the owner to choose from and sign. */
 export const ChoicesScreen = () => (
   <WithVisit what="the choices">
-    {(sheet, breed) => <Board key={sheet.visit.id} sheet={sheet} breed={breed} />}
+    {(sheet, breed, choices) => <Board key={sheet.visit.id} sheet={sheet} breed={breed} draft={choices} />}
   </WithVisit>
 );
 
 /** An owner chooses by the head: the whole dog, and its face from ahead and from the side. */
 const LOOKED_AT = ['side', 'headFront', 'headSide'] as const;
 
-function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: BreedPack }) {
+interface BoardProps {
+  readonly sheet: VisitSheet;
+  readonly breed: BreedPack;
+  /** What is on the screen: of it the board takes what the owner asks for. */
+  readonly draft: Choices;
+}
+
+function Board({ sheet, breed, draft }: BoardProps) {
   const visitId = sheet.visit.id;
   const session = useSessionQuery();
   const [kept, setKept] = useState(() => keptBoard.read(visitId));
@@ -36,8 +44,14 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
   }, [visitId, kept]);
 
   const { swaps } = kept;
-  const found = useWorker((work) => work.looks(sheet, swaps), [sheet, swaps]);
-  const asked = useMemo(() => caseOf(breed, sheet, firstChoices(sheet, breed)), [sheet, breed]);
+  const { scope } = draft;
+  const { places } = draft.wish;
+  const wanted = useMemo((): Choices => {
+    const first = firstChoices(sheet, breed);
+    return { ...first, scope, wish: { ...first.wish, places } };
+  }, [sheet, breed, scope, places]);
+  const found = useWorker((work) => work.looks(sheet, wanted, swaps), [sheet, wanted, swaps]);
+  const asked = useMemo(() => caseOf(breed, sheet, wanted), [sheet, breed, wanted]);
   const looks = useMemo(
     () => found?.map((look): Proposal => ({ ...look, visit: withChoices(asked, look.choices) })) ?? [],
     [found, asked],
@@ -72,6 +86,7 @@ function Board({ sheet, breed }: { readonly sheet: VisitSheet; readonly breed: B
         <h1>{sheet.dog.name}: choose a look</h1>
         <p className="muted">All at one scale. Dotted: the coat there now. Prices are ranges, mats apart.</p>
       </div>
+      <Asked wish={draft.wish} scope={scope} purpose={draft.purpose} />
       {found === null && <Loading what="the looks" />}
       <div className={`looks of-${looks.length}`}>
         {looks.map((look, slot) => (

@@ -9,6 +9,7 @@ import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { useBookMutation } from '../../app/api/dogs.ts';
 import { problemOf } from '../../app/api/problem.ts';
+import { packs } from '../../app/packs.ts';
 import { useTimes } from '../../parts/times.ts';
 import { ProblemNote } from '../../parts/ProblemNote.tsx';
 
@@ -16,6 +17,7 @@ interface Typed {
   startsAt: string;
   minutes: number;
   what: string;
+  scope: readonly string[];
 }
 
 /** Books the next visit and opens its draft. */
@@ -25,12 +27,13 @@ export function BookVisit({ dogId, last }: { readonly dogId: string; readonly la
   const navigate = useNavigate();
   const [book, { isLoading, error }] = useBookMutation();
   const tomorrow = `${times.dayOf(1)}T09:00`;
-  const { register, handleSubmit, setValue, formState } = useForm({
+  const { register, handleSubmit, setValue, getValues, formState } = useForm({
     resolver: yupResolver(bookingSchema),
-    defaultValues: { startsAt: tomorrow, minutes: 90, what: '' } as unknown as {
+    defaultValues: { startsAt: tomorrow, minutes: 90, what: '', scope: [] } as unknown as {
       startsAt: Date;
       minutes: number;
       what: string;
+      scope: readonly string[];
     },
   });
   const errors: Partial<Record<keyof Typed, { message?: string }>> = formState.errors;
@@ -79,6 +82,24 @@ export function BookVisit({ dogId, last }: { readonly dogId: string; readonly la
           <Form.Label>Minutes</Form.Label>
           <Form.Control inputMode="numeric" isInvalid={!!errors.minutes} {...register('minutes')} />
           <Form.Control.Feedback type="invalid">{errors.minutes?.message}</Form.Control.Feedback>
+        </Form.Group>
+        <Form.Group controlId="scope">
+          <Form.Label>How much</Form.Label>
+          <Form.Select
+            onChange={(event) => {
+              const asked = packs.wishes.scopes.find(({ id }) => id === event.target.value);
+              const before = packs.wishes.scopes.some(({ name }) => name === getValues('what'));
+              setValue('scope', asked?.jobs ?? []);
+              if (asked && (before || getValues('what') === ''))
+                setValue('what', asked.jobs.length === 0 ? '' : asked.name);
+            }}
+          >
+            {packs.wishes.scopes.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Form.Select>
         </Form.Group>
         <Form.Group controlId="what" className="wide">
           <Form.Label>What</Form.Label>

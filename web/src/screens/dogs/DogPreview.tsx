@@ -1,7 +1,15 @@
 import type { DogFacts } from '@kurrel/contract';
 import { FIRST_POLICY } from '@kurrel/contract';
 import type { Measurements } from '@kurrel/core';
-import { AS_DRAWN, MEASURES, bodyOf, divided, drawnContours, planGroom, resolveCase } from '@kurrel/core';
+import {
+  firstTrimAsDrawn,
+  MEASURES,
+  bodyOf,
+  divided,
+  drawnContours,
+  planGroom,
+  resolveCase,
+} from '@kurrel/core';
 import { useMemo } from 'react';
 import type { Control } from 'react-hook-form';
 import { useWatch } from 'react-hook-form';
@@ -39,14 +47,7 @@ export function useDrawnDog(control: Control<DogFacts>) {
       matPolicy: FIRST_POLICY.mats,
       shave: null,
     } as const;
-    const choices = {
-      trimId: trim.id,
-      purpose: 'pet',
-      wish: AS_DRAWN,
-      schools: {},
-      sides: {},
-      overrides: [],
-    } as const;
+    const choices = firstTrimAsDrawn([trim]);
     const visit = resolveCase(packs, breed, facts, choices);
     const plan = planGroom(visit);
     const outline = drawnContours(body.views.side, plan, 'after', false);

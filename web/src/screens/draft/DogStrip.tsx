@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { shrinksWord } from '@kurrel/words';
 import { packs } from '../../app/packs.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { Asked } from '../../parts/Asked.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { ageOf, zoneWord } from '../../parts/words.ts';
 import { Stops } from '../../parts/Stops.tsx';
@@ -15,7 +16,7 @@ import { Found, NotBetter } from './Found.tsx';
 import { Standard } from './Standard.tsx';
 import type { Held } from './useDraft.ts';
 
-interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools'> {
+interface DogStripProps extends Pick<Choices, 'trimId' | 'purpose' | 'wish' | 'schools' | 'scope'> {
   readonly sheet: VisitSheet;
   readonly breed: BreedPack;
   readonly visit: Case;
@@ -34,6 +35,7 @@ export const DogStrip = memo(function DogStrip({
   purpose,
   wish,
   schools,
+  scope,
   visit,
   plan,
   others,
@@ -101,6 +103,10 @@ export const DogStrip = memo(function DogStrip({
           </section>
         )}
         <PurposeMenu breed={breed} trimId={trimId} purpose={purpose} wish={wish} />
+        <details className="own-asked" open={scope.length > 0 || wish.places.length > 0}>
+          <summary>Asked by place, or part of a groom</summary>
+          <Asked wish={wish} scope={scope} purpose={purpose} />
+        </details>
         <OwnSchools salon={sheet.salon.schools} own={schools} />
         <Found findings={hands.findings} others={others} plan={plan} unit={unit} />
         <section>

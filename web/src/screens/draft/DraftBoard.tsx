@@ -163,6 +163,7 @@ export function DraftBoard({ sheet, breed, choices }: DraftBoardProps) {
         purpose={choices.purpose}
         wish={choices.wish}
         schools={choices.schools}
+        scope={choices.scope}
         visit={dog.visit}
         others={others}
         plan={settled.plan}

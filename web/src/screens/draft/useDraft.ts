@@ -14,6 +14,7 @@ import type {
 import {
   againstStandard,
   AS_DRAWN,
+  firstTrimAsDrawn,
   clipLines,
   createContourDrawer,
   createPlanner,
@@ -63,12 +64,10 @@ export function useView({ body, first, outline }: ReturnType<typeof useDog>, id:
 /** A trim with nobody's wishes on it. */
 const drawn = (visit: Case, { trimId, purpose }: Pick<Choices, 'trimId' | 'purpose'>): Case =>
   withChoices(visit, {
+    ...firstTrimAsDrawn([]),
     trimId,
     purpose,
     wish: { ...AS_DRAWN, weeksBetween: 1 },
-    schools: {},
-    sides: {},
-    overrides: [],
   });
 
 /**

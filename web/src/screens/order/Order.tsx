@@ -255,6 +255,7 @@ function Fit({ sheet, worked, dropped }: FitProps) {
           </p>
           <BookSecond
             sheet={sheet}
+            left={tasks.filter(({ id }) => later.includes(id))}
             minutes={fit.visits[1]?.minutes ?? 0}
             what={waitsWord(tasks, later)}
             does="The first part today"

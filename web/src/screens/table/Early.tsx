@@ -86,6 +86,7 @@ export function Early({ sheet, order, now, visit, boxMinutes, startedAt, onSay }
       {rest.another.length > 0 && (
         <BookSecond
           sheet={sheet}
+          left={ahead.filter(({ id }) => rest.another.includes(id))}
           minutes={rest.anotherMinutes}
           what={waitsWord(ahead, rest.another)}
           does="Only what must be today"

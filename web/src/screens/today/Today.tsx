@@ -89,7 +89,10 @@ function FindDog() {
   const mayBook = may(session?.person.role ?? 'trainee', 'visit:book');
   const walkIn = async (dogId: string, name: string) => {
     const startsAt = new Date(Math.ceil(Date.now() / FIVE_MINUTES_MS) * FIVE_MINUTES_MS);
-    const answer = await book({ dogId, booking: { startsAt, minutes: WALK_IN_MINUTES, what: 'Walk-in' } });
+    const answer = await book({
+      dogId,
+      booking: { startsAt, minutes: WALK_IN_MINUTES, what: 'Walk-in', scope: [] },
+    });
     const said =
       answer.error === undefined
         ? `${name} is on the board now.`
