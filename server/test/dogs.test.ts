@@ -1,7 +1,7 @@
 import type { DogPage, DogWithVisits } from '@kurrel/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { World } from './world.ts';
-import { createWorld, dogNamed } from './world.ts';
+import { createWorld, dogNamed, lamb, visitOf } from './world.ts';
 
 let world: World;
 beforeAll(async () => {
@@ -143,5 +143,48 @@ describe('the dogs', () => {
       .post(`/api/dogs/${id}/visits`)
       .send({ startsAt: new Date().toISOString(), minutes: 45, what: 'x' })
       .expect(403);
+  });
+
+  it('a visit is booked for part of a groom; the dog’s trim and wishes come along, what was decided on the day does not', async () => {
+    const bram = await world.signIn('bram');
+    const { id } = await dogNamed(bram, 'Sorrel');
+    const before = await visitOf(bram, 'Sorrel');
+    const wish = {
+      ...lamb.wish,
+      places: [{ place: 'ears', ask: 'as-it-is' as const, mm: null }],
+      vetAsks: true,
+    };
+    const short = { ...lamb, trimId: 'short' };
+    const own = { zone: 'back', targetMm: 14, toolId: null, direction: null, reason: '', acknowledged: true };
+    await bram
+      .put(`/api/visits/${before}/plan`)
+      .set('If-Match', '"0"')
+      .send({ ...short, wish, overrides: [own] })
+      .expect(200);
+    const book = (body: object) =>
+      bram
+        .post(`/api/dogs/${id}/visits`)
+        .send({ startsAt: '2030-03-01T09:00:00Z', minutes: 20, what: 'Nails', ...body });
+    const { body: booked } = await book({ scope: ['nails'] }).expect(201);
+    const { body: sheet } = await bram.get(`/api/visits/${booked.id}`).expect(200);
+    expect(sheet.asked).toEqual({ ...short, wish: { ...wish, vetAsks: false }, scope: ['nails'] });
+    const { body: refused } = await book({ scope: ['wings'] }).expect(422);
+    expect(refused.fields[0]).toMatchObject({ path: 'scope', message: 'Kurrel knows no job "wings".' });
+    await book({ scope: ['nails', 'nails'] }).expect(422);
+  });
+
+  it('a new dog that is booked for its nails has its breed’s first trim behind them', async () => {
+    const bram = await world.signIn('bram');
+    const { id: _id, version: _version, archived: _archived, ...flint } = await dogNamed(bram, 'Flint');
+    const { body: dog } = await bram
+      .post('/api/dogs')
+      .send({ ...flint, name: 'Newcomer' })
+      .expect(201);
+    const { body: booked } = await bram
+      .post(`/api/dogs/${dog.id}/visits`)
+      .send({ startsAt: '2030-03-02T09:00:00Z', minutes: 20, what: 'Nails', scope: ['nails'] })
+      .expect(201);
+    const { body: sheet } = await bram.get(`/api/visits/${booked.id}`).expect(200);
+    expect(sheet.asked).toMatchObject({ trimId: 'polish', scope: ['nails'], wish: { places: [] } });
   });
 });

@@ -93,5 +93,16 @@ describe('a salon from before', () => {
       disabled_at: null,
       version: 1,
     });
+
+    for (const file of ['0005_table', '0006_today', '0007_held', '0008_readings', '0009_asked'])
+      await migrate(file);
+    expect((await one('select choices from plans'))?.choices).toMatchObject({
+      scope: [],
+      wish: { lean: 'shorter', places: [] },
+    });
+    expect((await one('select asked from visits'))?.asked).toMatchObject({
+      scope: [],
+      wish: { vetAsks: false, places: [] },
+    });
   });
 });

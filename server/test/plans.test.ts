@@ -147,6 +147,25 @@ describe('a vet’s instruction', () => {
   });
 });
 
+describe('what is asked for', () => {
+  it('is refused by name where the packs know no such place or job', async () => {
+    const bram = await world.signIn('bram');
+    const visit = await visitOf(bram, 'Sorrel');
+    const save = (choices: object) =>
+      bram
+        .put(`/api/visits/${visit}/plan`)
+        .set('If-Match', '"1"')
+        .send({ ...lamb, trimId: 'short', ...choices });
+    const place = { place: 'wings', ask: 'short', mm: null };
+    const { body: noPlace } = await save({ wish: { ...lamb.wish, places: [place] } }).expect(422);
+    expect(noPlace.fields[0].message).toBe('Kurrel knows no place "wings" to ask for.');
+    const { body: noJob } = await save({ scope: ['flying'] }).expect(422);
+    expect(noJob.fields[0].message).toBe('Kurrel knows no job "flying".');
+    const noLength = { place: 'legs', ask: 'length', mm: null };
+    await save({ wish: { ...lamb.wish, places: [noLength] } }).expect(422);
+  });
+});
+
 describe('the drawer', () => {
   it('adds, changes, removes and puts back a tool', async () => {
     const agent = await world.signIn('bram');

@@ -75,7 +75,7 @@ const SENTENCES: Readonly<Record<ReasonRule, (reason: Reason) => string>> = {
   'wish-all-over': () => 'owner wishes one length all over',
   'wish-place': ({ source, about, effect }) =>
     `${source === 'owner' ? 'owner' : 'handler'} wants the ${about} ${effect.kind === 'leave-alone' ? 'left as it is' : 'so'}`,
-  'not-asked': () => 'not asked for this time: left as it is',
+  'not-asked': () => 'not asked for this time',
   'weeks-between': ({ about }) => `${about} weeks between visits: nearer the short end`,
   finding: (one) => `${one.about}: ${shorter(one) ? 'take more' : 'leave more'}`,
   outline: (one) =>

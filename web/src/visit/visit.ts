@@ -76,7 +76,7 @@ export const openVisit =
 
 const SAVED_WORDS: Readonly<Record<Part, string>> = {
   hands: 'Findings that had not reached the server were kept.',
-  choices: 'Your unsaved changes to this draft were kept. Undo takes them back.',
+  choices: 'Your unsaved changes to this draft were kept. Undo in the draft takes them back.',
   work: 'Changes of bath or order that had not reached the server were kept.',
 };
 

@@ -19,7 +19,7 @@ export const hair: Stage = ({ visit, zone, school, trimName, lost }, draft) => {
   // What a form leaves of too little hair is no more than there is, and the hair is missing all the same.
   const drawnMm = outlined?.why.rule === 'head-form' ? Math.max(wantedMm, draft.askedMm) : wantedMm;
   const enoughMm = stays ? school.area.range[0] : drawnMm * (1 - AS_GOOD_AS);
-  if (ceilingMm >= enoughMm)
+  if (ceilingMm >= enoughMm || draft.asItIs)
     return { ...draft, mm, wantedMm, reasons: [...draft.reasons, ...guessReasons(visit, zone, draft)] };
   const daysToGrow = daysToReach(growthIn(visit.derived.coat, zone.kind), ceilingMm, drawnMm);
   const missing = conflict('hair-missing', zone.id, ceilingMm, drawnMm, trimName, { daysToGrow });

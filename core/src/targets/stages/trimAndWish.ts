@@ -11,6 +11,7 @@ export const trimAndWish: Stage = ({ visit, zone, school, trimName, mattedShort 
   const { area } = school;
   const left = leftAsItIs(visit, zone);
   const asked = asDrawn(visit, zone, area, { name: trimName, mattedShort });
+  const said = left.length === 0 ? asked.reasons : asked.reasons.map((one) => ({ ...one, overruled: true }));
   return {
     ...draft,
     mm: asked.mm,
@@ -18,8 +19,9 @@ export const trimAndWish: Stage = ({ visit, zone, school, trimName, mattedShort 
     allOver: asked.allOver,
     asItIs: left.length > 0,
     stays: area.stands && !asked.wished,
-    reasons: [...draft.reasons, ...coatReasons(visit, area, school), ...asked.reasons, ...left],
-    conflicts: [...draft.conflicts, ...asked.conflicts],
+    reasons: [...draft.reasons, ...coatReasons(visit, area, school), ...said, ...left],
+    // What is not done conflicts with nothing.
+    conflicts: left.length > 0 ? draft.conflicts : [...draft.conflicts, ...asked.conflicts],
   };
 };
 

@@ -6,10 +6,12 @@ import {
   consentSentence,
   lookWord,
   plainLength,
+  scopeWord,
   weeksWord,
 } from '@kurrel/words';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { packs } from '../../app/packs.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { DogDrawing } from '../../drawing/DogDrawing.tsx';
 import type { Frame } from '../../drawing/frame.ts';
@@ -67,6 +69,7 @@ export function LookCard({ look, slot, drawn, breed, picked, swapped, onPick, on
         <span className="kind">{KIND_WORD[look.kind]}</span>
         <h2>
           {trimName}
+          {look.choices.scope.length > 0 && `: ${scopeWord(packs.wishes, look.choices.scope)} only`}
           {plan.conflicts.length === 0 && look.choices.wish.allOverMm !== null
             ? `, ${formatLeft(look.choices.wish.allOverMm, unit)} all over`
             : look.choices.wish.allOverMm !== null &&
