@@ -2,16 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { press } from './browser.ts';
 import type { OpenSalon } from './salon.ts';
-import {
-  openCard,
-  openHands,
-  goTo,
-  openSalon,
-  openStation,
-  scribble,
-  textOf,
-  waitForText,
-} from './salon.ts';
+import { openCard, openHands, goTo, openSalon, openStation, scribble, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
