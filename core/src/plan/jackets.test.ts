@@ -22,8 +22,8 @@ const planned = (breedId: string, trimId: string, drawer = fullDrawer) => {
 };
 
 describe('a clipped jacket', () => {
-  it('is that of nine trims', () => {
-    expect(clipped).toHaveLength(9);
+  it('is that of ten trims', () => {
+    expect(clipped).toHaveLength(10);
   });
 
   it.each(clipped)('%s: one 7F with the lay from the neck to the tail', (_name, breedId, trimId) => {

@@ -3,6 +3,7 @@ import { workOf } from '../../testing/order.ts';
 import { fullDrawer } from '../../testing/packs.ts';
 import * as companions from '../../testing/trade/companions.ts';
 import * as curls from '../../testing/trade/curls.ts';
+import * as newcomers from '../../testing/trade/newcomers.ts';
 import * as retrievers from '../../testing/trade/retrievers.ts';
 import * as schnauzers from '../../testing/trade/schnauzers.ts';
 import type { TradeBook } from '../../testing/trade/sentence.ts';
@@ -14,6 +15,7 @@ import * as workers from '../../testing/trade/workers.ts';
 const books: readonly TradeBook[] = [
   companions,
   curls,
+  newcomers,
   retrievers,
   schnauzers,
   smooth,
