@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { workOf } from '../../testing/order.ts';
 import type { Extra } from '../../testing/packs.ts';
-import { breeds, hairEverywhere, mat, packs, planFor } from '../../testing/packs.ts';
+import { breeds, caseFor, hairEverywhere, mat, packs, planFor } from '../../testing/packs.ts';
 import { bathPlan } from '../bath/bathPlan.ts';
 import type { PlaceWish } from '../case/choices.ts';
 import { AS_DRAWN } from '../case/choices.ts';
 import { freshContext } from '../../testing/order.ts';
 import { estimateVisit } from '../estimate/estimate.ts';
+import { createPlanner } from '../plan/planner.ts';
 import { isAmong } from '../terms/zone.ts';
 import { fitVisit } from '../estimate/fit.ts';
 import { consentStatements } from './consent.ts';
@@ -19,9 +20,14 @@ const asks = (place: string, ask: PlaceWish['ask'], mm: number | null = null): E
 const zonesOf = (place: string) => packs.wishes.places.find(({ id }) => id === place)?.zones ?? [];
 const jobs = packs.wishes.jobs.map(({ id }) => id);
 const scopeOf = (id: string) => packs.wishes.scopes.find((one) => one.id === id)?.jobs ?? [];
-const minutesOf = (breedId: string, scope: readonly string[], extra: Extra = {}) => {
-  const { visit, plan } = workOf(breedId, { hairMm, scope, ...extra });
-  return estimateVisit(visit, plan, freshContext);
+/** The minutes of a breed's first trim, by the jobs asked for. */
+const minutesIn = (breedId: string) => {
+  const whole = caseFor(breedId, { hairMm });
+  const planner = createPlanner(whole);
+  return (scope: readonly string[]): number => {
+    const choices = { ...whole.choices, scope };
+    return estimateVisit(planner.caseWith(choices), planner.plan(choices), freshContext).minutes.mid;
+  };
 };
 
 describe('a place as the owner asks for it', () => {
@@ -61,11 +67,14 @@ describe('a place as the owner asks for it', () => {
   it('short, very short, none and long go the way they say', () => {
     const pets = breeds.filter(({ trims }) => trims[0]?.purposes.includes('pet'));
     let moved = 0;
-    for (const { id } of pets)
+    for (const { id } of pets) {
+      const visit = caseFor(id, { hairMm });
+      const planner = createPlanner(visit);
       for (const place of ['legs', 'underneath', 'ears', 'topknot']) {
         const meanOf = (ask: PlaceWish['ask'] | null) => {
-          const extra = ask === null ? { hairMm, wish: { ...AS_DRAWN, weeksBetween: 6 } } : asks(place, ask);
-          const zones = planFor(id, extra).zones.filter(({ zone }) => isAmong(zonesOf(place), zone));
+          const places = ask === null ? [] : [{ place, ask, mm: null }];
+          const plan = planner.plan({ ...visit.choices, wish: { ...visit.choices.wish, places } });
+          const zones = plan.zones.filter(({ zone }) => isAmong(zonesOf(place), zone));
           return zones.reduce((sum, { leftMm }) => sum + leftMm, 0) / zones.length;
         };
         const [veryShort, short, drawn, long, none] = [
@@ -82,6 +91,7 @@ describe('a place as the owner asks for it', () => {
         expect(none, where).toBeLessThanOrEqual(drawn + 1);
         if (veryShort < drawn - 1) moved++;
       }
+    }
     expect(moved).toBeGreaterThan(60);
   });
 
@@ -127,12 +137,15 @@ describe('part of a groom', () => {
         all.tasks.map((task) => task.id),
         id,
       ).toEqual(whole.tasks.map((task) => task.id));
-      expect(minutesOf(id, jobs).minutes.mid, id).toBeCloseTo(minutesOf(id, []).minutes.mid, 6);
+      const minutes = minutesIn(id);
+      expect(minutes(jobs), id).toBeCloseTo(minutes([]), 6);
     }
   });
 
   it('nothing is cut, washed or priced that is not asked for, on any breed', () => {
-    for (const { id } of breeds)
+    for (const { id } of breeds) {
+      const minutes = minutesIn(id);
+      const whole = minutes([]);
       for (const scope of packs.wishes.scopes.filter((one) => one.jobs.length > 0)) {
         const where = `${id} ${scope.id}`;
         const { plan, tasks, visit } = workOf(id, { hairMm, scope: scope.jobs });
@@ -149,19 +162,21 @@ describe('part of a groom', () => {
           where,
         ).toBe(washes);
         expect(bathPlan(visit, plan).steps.length > 0, where).toBe(washes);
-        const part = minutesOf(id, scope.jobs);
-        expect(part.minutes.mid, where).toBeLessThan(minutesOf(id, []).minutes.mid);
+        const part = minutes(scope.jobs);
+        expect(part, where).toBeLessThan(whole);
         const sum = tasks.reduce((all, { minutes }) => all + minutes, 0);
-        expect(sum, where).toBeGreaterThan(0.8 * part.minutes.mid);
-        expect(sum, where).toBeLessThan(1.2 * part.minutes.mid + 5);
+        expect(sum, where).toBeGreaterThan(0.8 * part);
+        expect(sum, where).toBeLessThan(1.2 * part + 5);
       }
+    }
   });
 
   it('another job is never less work', () => {
     for (const { id } of breeds) {
+      const minutes = minutesIn(id);
       let before = 0;
       jobs.forEach((_, n) => {
-        const { mid } = minutesOf(id, jobs.slice(0, n + 1)).minutes;
+        const mid = minutes(jobs.slice(0, n + 1));
         expect(mid, `${id} ${jobs.slice(0, n + 1).join()}`).toBeGreaterThanOrEqual(before - 1e-9);
         before = mid;
       });
@@ -170,11 +185,11 @@ describe('part of a groom', () => {
 
   it('nails are a quarter of an hour, face, feet and tail half an hour and a little more', () => {
     for (const id of ['standard-poodle', 'bichon-frise', 'miniature-schnauzer', 'generic-smooth']) {
-      const nails = minutesOf(id, scopeOf('nails')).minutes.mid;
+      const nails = minutesIn(id)(scopeOf('nails'));
       expect(nails, id).toBeGreaterThan(8);
       expect(nails, id).toBeLessThan(25);
     }
-    const fft = minutesOf('standard-poodle', scopeOf('face-feet-tail')).minutes.mid;
+    const fft = minutesIn('standard-poodle')(scopeOf('face-feet-tail'));
     expect(fft).toBeGreaterThan(25);
     expect(fft).toBeLessThan(50);
   });
