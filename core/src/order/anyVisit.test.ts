@@ -54,6 +54,23 @@ describe('any visit at all', () => {
       );
   });
 
+  it('half of a face lost to a mat: the rest of its form keeps its order, whatever side is the harder', () => {
+    ordered(
+      workOf('barbet', {
+        trimId: 'rustic',
+        purpose: 'show',
+        mats: [mat('cheek.right', { tightness: 1, toSkinMm: 0, lengthCm: 1, widthCm: 1 })],
+        sides: { 'cheek.right': 'leave' },
+        ageMonths: 5,
+        temper: { handling: 'bites' },
+        dense: true,
+        hairMm: hairEverywhere(90),
+        wish: { lean: 'as-drawn', allOverMm: 0.5, weeksBetween: 8, places: [], vetAsks: false },
+      }),
+      'half a face',
+    );
+  });
+
   it('a clipper trigger on any breed makes many kinds of step, and none too many', () => {
     for (const { id, trims } of breeds)
       for (const trim of trims)

@@ -27,14 +27,31 @@ function withCustoms(customs: TaskPack['customs'], staged: readonly Task[]): rea
     [own, ...also].some((id) =>
       names.some((name) => id === name || id.startsWith(`${name}.`) || id.startsWith(`${name}#`)),
     );
-  return staged.map((task) => {
-    const before = customs
+  const pairs = staged.flatMap((task) =>
+    customs
       .filter(({ then }) => isOf(task, then))
       .flatMap(({ first }) =>
         staged.filter((one) => one !== task && one.stage === task.stage && isOf(one, first)),
-      );
-    return before.length === 0 ? task : { ...task, after: [...task.after, ...before.map(({ id }) => id)] };
-  });
+      )
+      .map(({ id }) => [task.id, id] as const),
+  );
+  return waitingToo(staged, pairs);
+}
+
+/** Steps that wait on others too, pair by pair, but where the other one waits on the step: what a form asks for goes before a preference. */
+function waitingToo(
+  steps: readonly Task[],
+  pairs: readonly (readonly [step: string, other: string])[],
+): readonly Task[] {
+  const after = new Map(steps.map((step) => [step.id, [...step.after]]));
+  const waitsOn = (id: string, wanted: string, seen: Set<string>): boolean => {
+    if (id === wanted) return true;
+    if (seen.has(id)) return false;
+    seen.add(id);
+    return (after.get(id) ?? []).some((before) => waitsOn(before, wanted, seen));
+  };
+  for (const [step, other] of pairs) if (!waitsOn(other, step, new Set())) after.get(step)?.push(other);
+  return steps.map((step) => ({ ...step, after: after.get(step.id) ?? step.after }));
 }
 
 /** Cuts no earlier than what they come after: a form waits for the lines of the whole dog. */
@@ -127,16 +144,18 @@ export function stagesOf(visit: Case, drafts: readonly Draft[]): readonly Task[]
   const staged = firstGoes.map((task) => ({ ...task, ...(task.again && stageAt.get(task.again.of)) }));
   // The harder side with a tool is done before the easy one, so that the easy one can match it.
   const settled = withCustoms(tasks.customs, noEarlier(staged));
-  return settled.map((task) => {
-    if (harder === null || task.side === null || task.side === harder || !byHand(task)) return task;
+  if (harder === null) return settled;
+  const pairs = settled.flatMap((task): readonly (readonly [string, string])[] => {
     // A second go waits on its step, which waits.
-    if (task.again !== null) return task;
-    const harderOnes = settled.filter(
-      (other) =>
-        other.side === harder && other.stage === task.stage && other.tool === task.tool && byHand(other),
-    );
-    return { ...task, after: [...task.after, ...harderOnes.map(({ id }) => id)] };
+    if (task.side === null || task.side === harder || !byHand(task) || task.again !== null) return [];
+    return settled
+      .filter(
+        (other) =>
+          other.side === harder && other.stage === task.stage && other.tool === task.tool && byHand(other),
+      )
+      .map(({ id }) => [task.id, id] as const);
   });
+  return waitingToo(settled, pairs);
 
   function stageOf(draft: Draft, risen: boolean): number {
     if (risen) return last + 1 + AFTER.length;
