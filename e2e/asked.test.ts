@@ -2,7 +2,16 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { press } from './browser.ts';
 import type { OpenSalon } from './salon.ts';
-import { openCard, openHands, goTo, openSalon, openStation, scribble, textOf, waitForText } from './salon.ts';
+import {
+  goTo,
+  openCard,
+  openChoices,
+  openSalon,
+  openStation,
+  scribble,
+  textOf,
+  waitForText,
+} from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -10,10 +19,6 @@ beforeAll(async () => {
 });
 afterAll(() => salon.close());
 
-const openChoices = async (page: Page, dog: string) => {
-  await openHands(page, dog);
-  await goTo(page, 'Choices');
-};
 const ask = async (page: Page, words: string) => {
   await page.locator('[aria-label="Owner asks, by place"]').fill(words);
   await page.keyboard.press('Enter');

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenSalon } from './salon.ts';
-import { goTo, openHands, openSalon, retype, scribble, textOf, waitForText } from './salon.ts';
+import { goTo, openChoices, openHands, openSalon, retype, scribble, textOf, waitForText } from './salon.ts';
 
 let salon: OpenSalon;
 beforeAll(async () => {
@@ -9,10 +9,6 @@ beforeAll(async () => {
 });
 afterAll(() => salon.close());
 
-const openChoices = async (page: Page, dog: string) => {
-  await openHands(page, dog);
-  await goTo(page, 'Choices');
-};
 const texts = (page: Page, selector: string) =>
   page.$$eval(selector, (all) => all.map((one) => (one as HTMLElement).innerText.trim()));
 

@@ -115,6 +115,12 @@ export async function openStation(page: Page, dog: string, path: string, shows: 
   await page.waitForSelector(shows);
 }
 
+/** To the looks of a dog's coming visit, by way of its hands-on. */
+export async function openChoices(page: Page, dog: string): Promise<void> {
+  await openHands(page, dog);
+  await goTo(page, 'Choices');
+}
+
 export async function openDraft(page: Page, dog: string): Promise<void> {
   await page.goto(`${await visitAddress(page, dog)}/draft`);
   await page.waitForSelector('.coat-rule .bead.own');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { mergeEntries } from '../terms/merge.ts';
-import type { Choices } from './choices.ts';
+import type { Choices, PlaceWish } from './choices.ts';
 import { AS_DRAWN } from './choices.ts';
 import { choicesEntries, choicesOfEntries } from './merge.ts';
 
@@ -11,6 +11,11 @@ const over = (zone: string, targetMm: number) => ({
   direction: null,
   reason: '',
   acknowledged: false,
+});
+const asks = (place: string, ask: PlaceWish['ask'], mm: number | null = null): PlaceWish => ({
+  place,
+  ask,
+  mm,
 });
 const base: Choices = {
   trimId: 'lamb',
@@ -29,6 +34,8 @@ describe('two people at one draft', () => {
       schools: { face: 'with' },
       sides: { 'ear-outside.left': 'match' },
       overrides: [over('back', 9), over('rib.left', 12)],
+      wish: { ...AS_DRAWN, places: [asks('legs', 'length', 13), asks('ears', 'as-it-is')] },
+      scope: ['nails', 'feet'],
     };
     expect(choicesOfEntries(choicesEntries(full))).toEqual(full);
   });
@@ -44,5 +51,20 @@ describe('two people at one draft', () => {
       ['loin', 11],
     ]);
     expect(wish.weeksBetween).toBe(6);
+  });
+
+  it('what is asked is merged place by place; the same place asked two ways clashes', () => {
+    const asking = (...places: readonly PlaceWish[]): Choices => ({ ...base, wish: { ...AS_DRAWN, places } });
+    const mine = asking(asks('legs', 'short'), asks('ears', 'long'));
+    const theirs = { ...asking(asks('tail', 'short'), asks('ears', 'as-it-is')), scope: ['nails'] };
+    const merged = mergeEntries(choicesEntries(base), choicesEntries(mine), choicesEntries(theirs));
+    const { wish, scope } = choicesOfEntries(merged.entries);
+    expect(merged.clashes.map(({ key }) => key)).toEqual(['asked ears']);
+    expect(wish.places.map(({ place, ask }) => `${place} ${ask}`).sort()).toEqual([
+      'ears as-it-is',
+      'legs short',
+      'tail short',
+    ]);
+    expect(scope).toEqual(['nails']);
   });
 });
